@@ -1,0 +1,82 @@
+package rivulus.app.view;
+
+import java.io.InputStream;
+import java.util.List;
+import javafx.scene.Node;
+import javafx.scene.control.Label;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.shape.SVGPath;
+import javafx.scene.text.Font;
+import javafx.scene.text.Text;
+
+/// The few shapes and makings that all views share. Colours, sizes and fonts live in the style
+/// sheets.
+public final class Look {
+    private static final List<String> FONTS = List.of("Regular", "Medium", "Bold");
+
+    private Look() {}
+
+    /// Loads the fonts that ship with the program.
+    public static void loadFonts() {
+        for (String weight : FONTS) {
+            InputStream font =
+                    Look.class.getResourceAsStream(
+                            "/rivulus/app/fonts/SourceSans3-" + weight + ".ttf");
+            if (font == null || Font.loadFont(font, 14) == null) {
+                throw new IllegalStateException("the program is damaged: a font is missing");
+            }
+        }
+    }
+
+    /// The style sheet of that name.
+    public static String sheet(String name) {
+        return Look.class.getResource("/rivulus/app/" + name + ".css").toExternalForm();
+    }
+
+    /// A line of text with style classes.
+    public static Label text(String words, String... classes) {
+        Label label = new Label(words);
+        label.getStyleClass().addAll(classes);
+        return label;
+    }
+
+    /// Text that wraps at a fixed width, for what stands inside a button.
+    public static Text block(String words, double width, String... classes) {
+        Text text = new Text(words);
+        text.setWrappingWidth(width);
+        text.getStyleClass().addAll(classes);
+        return text;
+    }
+
+    /// Text that wraps.
+    public static Label paragraph(String words, String... classes) {
+        Label label = text(words, classes);
+        label.setWrapText(true);
+        label.setMinHeight(Region.USE_PREF_SIZE);
+        return label;
+    }
+
+    /// A drawn mark.
+    public static SVGPath mark(String path, String... classes) {
+        SVGPath mark = new SVGPath();
+        mark.setContent(path);
+        mark.getStyleClass().add("mark");
+        mark.getStyleClass().addAll(classes);
+        return mark;
+    }
+
+    /// Something that takes all the room that is left in a row.
+    public static Region spring() {
+        Region spring = new Region();
+        HBox.setHgrow(spring, Priority.ALWAYS);
+        return spring;
+    }
+
+    /// Shows or hides something, room included.
+    public static void show(Node node, boolean shown) {
+        node.setVisible(shown);
+        node.setManaged(shown);
+    }
+}

@@ -1,0 +1,86 @@
+package rivulus.cli;
+
+import java.io.PrintWriter;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.concurrent.Callable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Spec;
+import rivulus.check.Finding;
+import rivulus.check.Proof;
+import rivulus.check.SceneProof;
+import rivulus.cure.Cure;
+import rivulus.cure.Cures;
+import rivulus.file.JsonText;
+import rivulus.report.Report;
+
+/// What is wrong, and what cures it.
+@Command(
+        name = "check",
+        description =
+                "What is wrong, and what cures it. Exit 0: nothing serious; 1: findings; 2: no usable input.")
+final class CheckCommand implements Callable<Integer> {
+    private static final int CURES_SHOWN = 3;
+
+    @Mixin private ShowArgument show;
+
+    @Spec private CommandSpec spec;
+
+    @Override
+    public Integer call() throws Exception {
+        PrintWriter out = spec.commandLine().getOut();
+        Proof proof = show.proof();
+        List<Finding> findings =
+                show.scenes(proof).stream()
+                        .map(SceneProof::findings)
+                        .flatMap(List::stream)
+                        .toList();
+        Map<Finding, List<Cure>> cures = cures(proof, findings);
+        if (show.json()) out.print(JsonText.of(Report.findings(proof, findings, cures)));
+        else write(out, proof, findings, cures);
+        return findings.stream().anyMatch(f -> f.severity().isSerious()) ? Main.FOUND : Main.FINE;
+    }
+
+    /// One search for each trouble, however many scenes it shows in.
+    private Map<Finding, List<Cure>> cures(Proof proof, List<Finding> findings) {
+        Map<Finding.Key, List<Cure>> searched = new HashMap<>();
+        Map<Finding, List<Cure>> cures = new HashMap<>();
+        for (Finding finding : findings) {
+            cures.put(
+                    finding,
+                    searched.computeIfAbsent(
+                            finding.key().anyScene(),
+                            _ -> Cures.of(show.prover(), proof, finding, CURES_SHOWN)));
+        }
+        return cures;
+    }
+
+    private static void write(
+            PrintWriter out, Proof proof, List<Finding> findings, Map<Finding, List<Cure>> cures) {
+        if (findings.isEmpty())
+            out.println(proof.show().title() + ": everybody hears what they should.");
+        Set<Finding.Key> told = new HashSet<>();
+        for (Finding finding : findings) {
+            if (!told.add(finding.key().anyScene())) continue;
+            List<String> scenes =
+                    findings.stream()
+                            .filter(f -> f.key().anyScene().equals(finding.key().anyScene()))
+                            .map(f -> proof.show().scene(f.scene()).orElseThrow().name())
+                            .toList();
+            out.printf("%-8s %s%n", finding.severity().word(), finding.sentence());
+            out.printf("         in %s%n", String.join(", ", scenes));
+            finding.evidence().ways().stream()
+                    .limit(2)
+                    .forEach(way -> out.printf("         way: %s%n", way.words()));
+            List<Cure> found = cures.get(finding);
+            if (found.isEmpty()) out.println("         no cure by knobs alone was found");
+            for (Cure cure : found) out.printf("         cure: %s%n", cure.sentence());
+            out.println();
+        }
+    }
+}

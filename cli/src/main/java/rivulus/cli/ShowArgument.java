@@ -1,0 +1,53 @@
+package rivulus.cli;
+
+import java.nio.file.Path;
+import java.util.List;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+import rivulus.check.Limits;
+import rivulus.check.Proof;
+import rivulus.check.Prover;
+import rivulus.check.SceneProof;
+import rivulus.file.FileTrouble;
+import rivulus.file.ShowFile;
+import rivulus.file.Templates;
+
+/// The show file that every command takes, and what is asked of it.
+final class ShowArgument {
+    @Parameters(index = "0", paramLabel = "FILE", description = "The show file.")
+    private Path file;
+
+    @Option(names = "--json", description = "Write JSON for other programs.")
+    private boolean json;
+
+    @Option(names = "--scene", paramLabel = "ID", description = "Only this scene.")
+    private String scene = "";
+
+    private final Prover prover =
+            Prover.of(Templates.shipped(), Templates.briefDefaults(), Limits.USUAL);
+
+    boolean json() {
+        return json;
+    }
+
+    Prover prover() {
+        return prover;
+    }
+
+    Proof proof() throws FileTrouble {
+        return prover.prove(ShowFile.open(file, prover.catalogue()));
+    }
+
+    /// The scenes that were asked for: one, or all.
+    List<SceneProof> scenes(Proof proof) throws FileTrouble {
+        if (scene.isEmpty()) return proof.scenes();
+        List<String> known = proof.scenes().stream().map(s -> s.scene().id()).toList();
+        return List.of(proof.scene(scene).orElseThrow(() -> unknown("scene", scene, known)));
+    }
+
+    FileTrouble unknown(String what, String name, List<String> known) {
+        return new FileTrouble(
+                "%s: there is no %s \"%s\"; there is %s"
+                        .formatted(file.getFileName(), what, name, String.join(", ", known)));
+    }
+}

@@ -1,0 +1,98 @@
+package rivulus.cli;
+
+import java.io.PrintWriter;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.Callable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Spec;
+import rivulus.check.Proof;
+import rivulus.check.SceneProof;
+import rivulus.file.FileTrouble;
+import rivulus.file.JsonText;
+import rivulus.hearing.Opening;
+import rivulus.hearing.Openings;
+import rivulus.hearing.Way;
+import rivulus.hearing.Ways;
+import rivulus.report.Report;
+import rivulus.report.Table;
+import rivulus.show.Ear;
+import rivulus.show.Source;
+import rivulus.words.Words;
+
+/// The ways from a source to an ear.
+@Command(name = "trace", description = "The ways from a source to an ear, strongest first.")
+final class TraceCommand implements Callable<Integer> {
+    private static final int MOST_WAYS = 8;
+
+    @Mixin private ShowArgument show;
+
+    @Option(
+            names = "--source",
+            required = true,
+            paramLabel = "ID",
+            description = "Who or what sounds.")
+    private String source;
+
+    @Option(
+            names = "--ear",
+            required = true,
+            paramLabel = "ID",
+            description = "Who or what listens.")
+    private String ear;
+
+    @Spec private CommandSpec spec;
+
+    @Override
+    public Integer call() throws Exception {
+        PrintWriter out = spec.commandLine().getOut();
+        Proof proof = show.proof();
+        known("source", source, proof.show().sources().stream().map(Source::id).toList());
+        known("ear", ear, proof.show().ears().stream().map(Ear::id).toList());
+        List<Object> scenes = new ArrayList<>();
+        for (SceneProof scene : show.scenes(proof)) {
+            List<Way> ways = Ways.of(scene.tracer().live()).strongest(source, ear, MOST_WAYS);
+            if (show.json()) scenes.add(Report.ways(source, ear, scene.scene().id(), ways));
+            else write(out, scene, ways);
+        }
+        if (show.json()) out.print(JsonText.of(Report.traces(scenes)));
+        return Main.FINE;
+    }
+
+    private void known(String what, String name, List<String> names) throws FileTrouble {
+        if (!names.contains(name)) throw show.unknown(what, name, names);
+    }
+
+    private void write(PrintWriter out, SceneProof scene, List<Way> ways) {
+        out.println(scene.scene().name());
+        for (Way way : ways) {
+            out.printf("  %s, %s: %s%n", Words.db(way.levelDb()), Words.ms(way.ms()), way.words());
+            Table table = new Table().row("   ", "POINT", "GAIN", "SO FAR");
+            for (Way.Step step : way.steps()) {
+                table.row(
+                        "   ",
+                        step.to().point().toString(),
+                        Words.db(step.gainDb()),
+                        Words.ms(step.ms()));
+            }
+            out.println(table.text());
+        }
+        if (ways.isEmpty()) writeBroken(out, scene);
+    }
+
+    private void writeBroken(PrintWriter out, SceneProof scene) {
+        var live = scene.tracer().live();
+        List<Opening> openings =
+                Openings.of(live.graph(), live.positions()).nearest(source, ear, 1);
+        if (openings.isEmpty()) {
+            out.println("  no way: no lead and no program joins the two");
+            return;
+        }
+        Opening opening = openings.getFirst();
+        out.printf("  no way; the nearest breaks at %s%n", opening.broken().from());
+        for (Opening.KnobTurn turn : opening.turns()) out.printf("    it wants %s%n", turn.words());
+    }
+}

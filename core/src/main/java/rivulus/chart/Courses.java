@@ -1,0 +1,252 @@
+package rivulus.chart;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import rivulus.check.Finding;
+import rivulus.check.SceneProof;
+import rivulus.check.Verdict;
+import rivulus.gear.Catalogue;
+import rivulus.hearing.Opening;
+import rivulus.hearing.Openings;
+import rivulus.hearing.Way;
+import rivulus.hearing.Ways;
+import rivulus.signal.Leg;
+import rivulus.signal.Node;
+import rivulus.signal.SignalGraph;
+
+/// Works out watercourses.
+///
+/// Columns follow the longest row of beds between a source and an ear. A bed that one way enters
+/// twice, or that two ways pass in opposite orders, stands twice.
+public final class Courses {
+    private static final double FAINTEST_DB = -45;
+    private static final double RANGE_DB = 20;
+    private static final int MOST_WAYS = 2;
+
+    private final SceneProof scene;
+    private final Beds beds;
+    private final SignalGraph graph;
+
+    private Courses(SceneProof scene, Catalogue catalogue) {
+        this.scene = scene;
+        this.beds = new Beds(scene.show(), catalogue);
+        this.graph = scene.tracer().live().graph();
+    }
+
+    /// What reaches an ear in a scene.
+    public static Course toEar(SceneProof scene, String ear, Catalogue catalogue) {
+        return new Courses(scene, catalogue).course(scene.of(ear));
+    }
+
+    /// Where a source goes in a scene.
+    public static Course ofSource(SceneProof scene, String source, Catalogue catalogue) {
+        List<SceneProof.Heard> cells =
+                scene.all().stream().filter(cell -> cell.source().id().equals(source)).toList();
+        return new Courses(scene, catalogue).course(cells);
+    }
+
+    /// A ribbon before its beds have columns.
+    private record Draft(
+            SceneProof.Heard cell,
+            Course.State state,
+            double levelDb,
+            List<Stop> stops,
+            Optional<Course.Break> broken) {}
+
+    /// A stay in one bed.
+    private record Stop(Beds.Bed bed, String label, double ms) {}
+
+    private Course course(List<SceneProof.Heard> cells) {
+        List<Draft> drafts = new ArrayList<>();
+        List<Course.Resting> resting = new ArrayList<>();
+        for (SceneProof.Heard cell : cells) {
+            Verdict verdict = scene.verdict(cell.ear().id(), cell.source().id());
+            List<Draft> own =
+                    verdict == Verdict.MISSING ? List.of(missing(cell)) : heard(cell, verdict);
+            drafts.addAll(own);
+            if (own.isEmpty())
+                resting.add(new Course.Resting(cell.source().id(), scene.gate(cell.source().id())));
+        }
+        return columns(drafts, resting);
+    }
+
+    private List<Draft> heard(SceneProof.Heard cell, Verdict verdict) {
+        if (cell.hearing().levelDb() < FAINTEST_DB || verdict == Verdict.KEPT_OUT) return List.of();
+        List<Way> ways =
+                Ways.of(scene.tracer().live())
+                        .strongest(cell.source().id(), cell.ear().id(), MOST_WAYS);
+        List<Draft> drafts = new ArrayList<>();
+        for (Way way : ways) {
+            boolean counts =
+                    way.levelDb() > Math.max(ways.getFirst().levelDb() - RANGE_DB, FAINTEST_DB);
+            if (counts)
+                drafts.add(
+                        new Draft(
+                                cell, state(verdict), way.levelDb(), stops(way), Optional.empty()));
+        }
+        return drafts;
+    }
+
+    private static Course.State state(Verdict verdict) {
+        return switch (verdict) {
+            case SILENT, ALLOWED -> Course.State.ALLOWED;
+            case KEPT_OUT, AS_WISHED -> Course.State.AS_WISHED;
+            case FAINT -> Course.State.FAINT;
+            case DOUBLED -> Course.State.DOUBLED;
+            case LATE, ECHO -> Course.State.LATE;
+            case UNMUTED, LEAK -> Course.State.LEAK;
+            case MISSING -> Course.State.MISSING;
+        };
+    }
+
+    private List<Stop> stops(Way way) {
+        List<Node> nodes = new ArrayList<>(List.of(way.start()));
+        List<Double> times = new ArrayList<>(List.of(0.0));
+        for (Way.Step step : way.steps()) {
+            nodes.add(step.to());
+            times.add(step.ms());
+        }
+        return stops(nodes, times);
+    }
+
+    private List<Stop> stops(List<Node> nodes, List<Double> times) {
+        List<Stop> stops = new ArrayList<>();
+        List<String> labels = new ArrayList<>();
+        Beds.Bed here = null;
+        double ms = 0;
+        for (int i = 0; i < nodes.size(); i++) {
+            Beds.Bed bed = beds.of(nodes.get(i).point().device()).orElse(here);
+            if (here != null && !here.equals(bed)) {
+                stops.add(new Stop(here, String.join(" → ", labels), ms));
+                labels.clear();
+            }
+            here = bed;
+            ms = times.get(i);
+            String label = nodes.get(i).label();
+            if (!label.isEmpty() && !labels.contains(label)) labels.add(label);
+        }
+        stops.add(new Stop(here, String.join(" → ", labels), ms));
+        return stops;
+    }
+
+    private Draft missing(SceneProof.Heard cell) {
+        var live = scene.tracer().live();
+        List<Opening> openings =
+                Openings.of(graph, live.positions())
+                        .nearest(cell.source().id(), cell.ear().id(), 1);
+        Node start = graph.nodes().get(graph.sources().get(cell.source().id())[0]);
+        List<Node> nodes = new ArrayList<>(List.of(start));
+        List<Double> times = new ArrayList<>(List.of(0.0));
+        if (openings.isEmpty()) {
+            return new Draft(
+                    cell,
+                    Course.State.MISSING,
+                    Double.NEGATIVE_INFINITY,
+                    stops(nodes, times),
+                    Optional.of(new Course.Break("nothing joins it to this ear")));
+        }
+        Opening opening = openings.getFirst();
+        double ms = 0;
+        for (Leg leg : opening.legs().subList(0, opening.breaksAt())) {
+            ms += leg.delay().ms();
+            nodes.add(graph.nodes().get(graph.nodesOf(leg.to())[0]));
+            times.add(ms);
+        }
+        Opening.KnobTurn turn = opening.turns().getFirst();
+        String why = "%s is %s".formatted(turn.knob().knob().label(), turn.knob().say(turn.from()));
+        return new Draft(
+                cell,
+                Course.State.MISSING,
+                Double.NEGATIVE_INFINITY,
+                stops(nodes, times),
+                Optional.of(new Course.Break(why)));
+    }
+
+    // Columns
+
+    /// A bed with the turn at which it is passed, counted from the ear.
+    private record Visit(Beds.Bed bed, int turn) {}
+
+    private Course columns(List<Draft> drafts, List<Course.Resting> resting) {
+        Columns<Visit> columns = new Columns<>();
+        List<List<Visit>> rows = new ArrayList<>();
+        drafts.sort(Comparator.comparing((Draft d) -> d.broken().isPresent()));
+        for (Draft draft : drafts) {
+            List<Visit> visits = visits(draft.stops());
+            while (!columns.add(visits)) visits = later(visits);
+            rows.add(visits);
+        }
+        Map<Visit, Integer> column = columns.columns();
+        Map<Visit, Integer> index = new HashMap<>();
+        List<Course.Bed> placed = new ArrayList<>();
+        List<Course.Ribbon> ribbons = new ArrayList<>();
+        for (int d = 0; d < drafts.size(); d++) {
+            Draft draft = drafts.get(d);
+            List<Course.Pass> passes = new ArrayList<>();
+            for (int s = 0; s < draft.stops().size(); s++) {
+                Visit visit = rows.get(d).get(s);
+                int bed =
+                        index.computeIfAbsent(
+                                visit,
+                                v -> {
+                                    placed.add(
+                                            new Course.Bed(
+                                                    v.bed().title(),
+                                                    column.get(v),
+                                                    v.bed().device()));
+                                    return placed.size() - 1;
+                                });
+                passes.add(
+                        new Course.Pass(
+                                bed, draft.stops().get(s).label(), draft.stops().get(s).ms()));
+            }
+            double ms = draft.stops().getLast().ms();
+            ribbons.add(
+                    new Course.Ribbon(
+                            draft.cell().source().id(),
+                            draft.cell().ear().id(),
+                            draft.state(),
+                            draft.levelDb(),
+                            ms,
+                            passes,
+                            draft.broken()));
+        }
+        return new Course(placed, ribbons, columns.count(), resting, eddies(index));
+    }
+
+    private static List<Visit> visits(List<Stop> stops) {
+        Map<Beds.Bed, Integer> seen = new HashMap<>();
+        List<Visit> visits = new ArrayList<>();
+        for (Stop stop : stops.reversed()) {
+            visits.addFirst(new Visit(stop.bed(), seen.merge(stop.bed(), 1, Integer::sum)));
+        }
+        return visits;
+    }
+
+    private static List<Visit> later(List<Visit> visits) {
+        return visits.stream().map(v -> new Visit(v.bed(), v.turn() + 1)).toList();
+    }
+
+    private List<Course.Eddy> eddies(Map<Visit, Integer> index) {
+        List<Course.Eddy> eddies = new ArrayList<>();
+        for (Finding finding : scene.findings()) {
+            if (!finding.rule().equals("loop")) continue;
+            finding.evidence().ways().stream()
+                    .flatMap(way -> way.steps().stream())
+                    .flatMap(step -> beds.of(step.to().point().device()).stream())
+                    .filter(bed -> index.containsKey(new Visit(bed, 1)))
+                    .map(bed -> index.get(new Visit(bed, 1)))
+                    .findFirst()
+                    .ifPresent(
+                            bed ->
+                                    eddies.add(
+                                            new Course.Eddy(
+                                                    bed, finding.figures().get("marginDb"))));
+        }
+        return eddies;
+    }
+}

@@ -1,0 +1,61 @@
+package rivulus.check;
+
+import java.util.Comparator;
+import java.util.HashSet;
+import java.util.Optional;
+import java.util.PriorityQueue;
+import java.util.Set;
+import rivulus.gear.Setting;
+import rivulus.show.Ref;
+import rivulus.signal.KnobUse;
+import rivulus.signal.Leg;
+import rivulus.signal.LiveGraph;
+
+/// The closed mute or fader that a source comes to first.
+final class ClosedGate {
+    private final LiveGraph live;
+
+    private ClosedGate(LiveGraph live) {
+        this.live = live;
+    }
+
+    /// The first closed mute or fader downstream of a source, following the strongest sound first;
+    /// air is only crossed at the source.
+    static Optional<KnobUse> nearest(LiveGraph live, String source) {
+        int[] nodes = live.graph().sources().get(source);
+        return new ClosedGate(live).from(live.graph().nodes().get(nodes[0]).point());
+    }
+
+    /// A point that sound has come to, and how much of it.
+    private record Reached(Ref point, double gain) {}
+
+    private Optional<KnobUse> from(Ref start) {
+        Set<Ref> seen = new HashSet<>();
+        PriorityQueue<Reached> next =
+                new PriorityQueue<>(Comparator.comparingDouble(r -> -r.gain()));
+        next.add(new Reached(start, 1));
+        while (!next.isEmpty()) {
+            Reached at = next.poll();
+            if (!seen.add(at.point())) continue;
+            for (Leg leg : live.graph().legsFrom(at.point())) {
+                Optional<KnobUse> gate = gateOn(leg);
+                if (gate.isPresent()) return gate;
+                double gain = at.gain() * live.legGain(leg.index());
+                if (gain > 0 && (leg.kind() != Leg.Kind.AIR || at.point().equals(start))) {
+                    next.add(new Reached(leg.to(), gain));
+                }
+            }
+        }
+        return Optional.empty();
+    }
+
+    private Optional<KnobUse> gateOn(Leg leg) {
+        for (Leg.Govern govern : leg.governors()) {
+            KnobUse use = live.graph().knobs().get(govern.knob());
+            Setting stands = live.positions().get(govern.knob());
+            boolean gate = use.knob().role().equals("mute") || use.knob().role().equals("fader");
+            if (gate && !govern.governor().opens(stands)) return Optional.of(use);
+        }
+        return Optional.empty();
+    }
+}

@@ -1,0 +1,69 @@
+package rivulus.check;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.SequencedMap;
+import rivulus.hearing.Way;
+import rivulus.hearing.Ways;
+import rivulus.show.Ear;
+import rivulus.show.Wish;
+import rivulus.words.Words;
+
+/// Somebody who must not be heard, and is. Own voices are the business of [Echo] and
+/// [LateOwnVoice], muted ones of [Mute].
+final class Leak implements Check {
+    @Override
+    public String id() {
+        return "leak";
+    }
+
+    @Override
+    public List<Finding> findings(SceneProof scene, Limits limits) {
+        List<Finding> findings = new ArrayList<>();
+        for (SceneProof.Heard cell : scene.all()) {
+            if (!leaks(scene, cell, limits) || Mute.isThoughtMuted(scene, cell)) continue;
+            SequencedMap<String, Double> figures = new LinkedHashMap<>();
+            figures.put("levelDb", cell.hearing().levelDb());
+            String headline =
+                    "%s hears %s at %s and must not"
+                            .formatted(
+                                    Names.subject(cell.ear()),
+                                    Names.of(cell.source()),
+                                    Words.db(cell.hearing().levelDb()));
+            Severity severity = cell.ear().isPublic() ? Severity.PROBLEM : Severity.CAUTION;
+            var key =
+                    new Finding.Key(
+                            id(), scene.scene().id(), cell.ear().id(), cell.source().id(), "");
+            findings.add(
+                    new Finding(
+                            key,
+                            severity,
+                            Verdict.LEAK,
+                            headline,
+                            figures,
+                            scene.tracer().live(),
+                            () -> by(scene, cell)));
+        }
+        return findings;
+    }
+
+    /// Whether an ear hears what it must not. Nobody expects a mute to silence a neighbour in the
+    /// same room: for what rests in the scene only what comes by wire counts.
+    static boolean leaks(SceneProof scene, SceneProof.Heard cell, Limits limits) {
+        if (LateOwnVoice.isOwnVoice(cell) || cell.standing().wish() != Wish.MUST_NOT) return false;
+        boolean rests = scene.scene().quiet().contains(cell.source().id());
+        double level = rests ? cell.hearing().byWireDb() : cell.hearing().levelDb();
+        return level > (cell.ear().kind() == Ear.Kind.TRACK ? limits.bleedDb() : limits.leakDb());
+    }
+
+    private static Finding.Evidence by(SceneProof scene, SceneProof.Heard cell) {
+        List<Way> ways =
+                Ways.of(scene.tracer().live()).strongest(cell.source().id(), cell.ear().id(), 3);
+        return new Finding.Evidence(unstopped(cell.standing().why()), ways);
+    }
+
+    private static String unstopped(String why) {
+        return why.endsWith(".") ? why.substring(0, why.length() - 1) : why;
+    }
+}

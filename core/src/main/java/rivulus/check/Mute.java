@@ -1,0 +1,129 @@
+package rivulus.check;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Optional;
+import java.util.SequencedMap;
+import rivulus.gear.Knob;
+import rivulus.hearing.Tracer;
+import rivulus.hearing.Ways;
+import rivulus.show.Ear;
+import rivulus.show.MuteKey;
+import rivulus.show.Source;
+import rivulus.signal.KnobUse;
+import rivulus.words.Words;
+
+/// A mute that does not silence what its user thinks: a source that rests behind a closed mute or
+/// fader and is heard all the same, or a mute key that would leave an ear listening if it were
+/// pressed.
+final class Mute implements Check {
+    @Override
+    public String id() {
+        return "mute";
+    }
+
+    @Override
+    public List<Finding> findings(SceneProof scene, Limits limits) {
+        List<Finding> findings = new ArrayList<>();
+        for (SceneProof.Heard cell : scene.all()) {
+            if (!Leak.leaks(scene, cell, limits)) continue;
+            thoughtToSilence(scene, cell)
+                    .ifPresent(knob -> findings.add(resting(scene, cell, knob)));
+        }
+        for (MuteKey key : scene.show().mutes()) {
+            Tracer pressed = scene.muted().get(key.id());
+            if (pressed != null) findings.addAll(pressed(scene, key, pressed, limits));
+        }
+        return findings;
+    }
+
+    static boolean isThoughtMuted(SceneProof scene, SceneProof.Heard cell) {
+        return thoughtToSilence(scene, cell).isPresent();
+    }
+
+    /// The closed mute or fader that the source stands behind while it rests in this scene.
+    private static Optional<KnobUse> thoughtToSilence(SceneProof scene, SceneProof.Heard cell) {
+        if (!scene.scene().quiet().contains(cell.source().id())) return Optional.empty();
+        return ClosedGate.nearest(scene.tracer().live(), cell.source().id());
+    }
+
+    private Finding resting(SceneProof scene, SceneProof.Heard cell, KnobUse knob) {
+        SequencedMap<String, Double> figures = new LinkedHashMap<>();
+        figures.put("levelDb", cell.hearing().levelDb());
+        boolean fader = knob.knob() instanceof Knob.Level;
+        String headline =
+                "%s hears %s at %s though %s is %s"
+                        .formatted(
+                                Names.subject(cell.ear()),
+                                Names.of(cell.source()),
+                                Words.db(cell.hearing().levelDb()),
+                                knob.words(),
+                                fader ? "down" : "on");
+        return finding(
+                scene,
+                cell.ear(),
+                cell.source(),
+                knob.ref().toString(),
+                headline,
+                figures,
+                scene.tracer());
+    }
+
+    private List<Finding> pressed(SceneProof scene, MuteKey key, Tracer pressed, Limits limits) {
+        List<Finding> findings = new ArrayList<>();
+        for (String id : key.silences()) {
+            Source source = scene.show().cast().source(id).orElseThrow();
+            for (Ear ear : scene.show().ears()) {
+                if (isExcepted(key, ear, source)) continue;
+                double level = pressed.hearing(ear.id(), id).byWireDb();
+                if (level <= limits.leakDb()) continue;
+                SequencedMap<String, Double> figures = new LinkedHashMap<>();
+                figures.put("levelDb", level);
+                String headline =
+                        "%s does not silence %s for %s: %s remain"
+                                .formatted(
+                                        key.name(),
+                                        Names.of(source),
+                                        Names.of(ear),
+                                        Words.db(level));
+                findings.add(
+                        finding(
+                                scene,
+                                ear,
+                                source,
+                                key.knob().toString(),
+                                headline,
+                                figures,
+                                pressed));
+            }
+        }
+        return findings;
+    }
+
+    private static boolean isExcepted(MuteKey key, Ear ear, Source source) {
+        return ear.of().equals(source.id()) || key.except().contains(ear.id());
+    }
+
+    private Finding finding(
+            SceneProof scene,
+            Ear ear,
+            Source source,
+            String knob,
+            String headline,
+            SequencedMap<String, Double> figures,
+            Tracer tracer) {
+        Severity severity = ear.isPublic() ? Severity.PROBLEM : Severity.CAUTION;
+        var key = new Finding.Key(id(), scene.scene().id(), ear.id(), source.id(), knob);
+        return new Finding(
+                key,
+                severity,
+                Verdict.UNMUTED,
+                headline,
+                figures,
+                tracer.live(),
+                () ->
+                        new Finding.Evidence(
+                                "", Ways.of(tracer.live()).strongest(source.id(), ear.id(), 2)));
+    }
+}

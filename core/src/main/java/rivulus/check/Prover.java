@@ -1,0 +1,128 @@
+package rivulus.check;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import rivulus.gear.Catalogue;
+import rivulus.hearing.Tracer;
+import rivulus.show.Brief;
+import rivulus.show.Device;
+import rivulus.show.MuteKey;
+import rivulus.show.Scene;
+import rivulus.show.Show;
+import rivulus.signal.Compiler;
+import rivulus.signal.LiveGraph;
+import rivulus.signal.Positions;
+import rivulus.signal.SignalGraph;
+
+/// Proves shows: compiles, traces every scene, runs every check.
+///
+/// A proof may lean on an earlier one: the graph is taken over while only knobs, brief or scenes
+/// differ, and of every scene only the sources that an edit can touch are traced again. A prover
+/// keeps no state and may be shared.
+public final class Prover {
+    private static final List<Check> CHECKS =
+            List.of(
+                    new Looping(),
+                    new Echo(),
+                    new LateOwnVoice(),
+                    new Missing(),
+                    new Leak(),
+                    new Mute(),
+                    new Doubled());
+
+    private final Catalogue catalogue;
+    private final Brief.Defaults defaults;
+    private final Limits limits;
+
+    private Prover(Catalogue catalogue, Brief.Defaults defaults, Limits limits) {
+        this.catalogue = catalogue;
+        this.defaults = defaults;
+        this.limits = limits;
+    }
+
+    /// A prover for shows whose templates are in the catalogue.
+    public static Prover of(Catalogue catalogue, Brief.Defaults defaults, Limits limits) {
+        return new Prover(catalogue, defaults, limits);
+    }
+
+    /// The lines that the checks draw.
+    public Limits limits() {
+        return limits;
+    }
+
+    /// The templates that shows are built from.
+    public Catalogue catalogue() {
+        return catalogue;
+    }
+
+    /// Proves a show from nothing.
+    public Proof prove(Show show) {
+        return prove(show, null);
+    }
+
+    /// Proves a show, leaning on an earlier proof of what it was edited from.
+    ///
+    /// @param earlier a proof by this prover, or null
+    public Proof prove(Show show, Proof earlier) {
+        boolean kin = earlier != null && sameStructure(show, earlier.show());
+        SignalGraph graph = kin ? earlier.graph() : Compiler.compile(show, catalogue);
+        Brief brief = Brief.of(show, defaults);
+        Map<String, SceneProof> scenes = new LinkedHashMap<>();
+        Tracer nearest = null;
+        for (Scene scene : show.scenes()) {
+            SceneProof before = kin ? earlier.scene(scene.id()).orElse(null) : null;
+            Positions positions = Positions.of(graph, show, scene);
+            Tracer tracer = trace(graph, positions, before == null ? nearest : before.tracer());
+            SceneProof proof = new SceneProof(show, brief, scene, tracer);
+            for (MuteKey key : show.mutes()) pressMute(proof, key, positions, before);
+            proof.found(check(proof));
+            scenes.put(scene.id(), proof);
+            nearest = tracer;
+        }
+        return new Proof(show, brief, graph, scenes);
+    }
+
+    private static Tracer trace(SignalGraph graph, Positions positions, Tracer earlier) {
+        if (earlier != null && earlier.live().positions().equals(positions)) return earlier;
+        return Tracer.after(LiveGraph.of(graph, positions), earlier);
+    }
+
+    private static void pressMute(
+            SceneProof proof, MuteKey key, Positions positions, SceneProof before) {
+        SignalGraph graph = proof.tracer().live().graph();
+        int knob = graph.knobIndex(key.knob().device(), key.knob().name());
+        if (knob < 0 || positions.get(knob).equals(key.to())) return;
+        Tracer earlier = before == null ? null : before.muted().get(key.id());
+        Positions pressed = positions.with(knob, key.to());
+        proof.muted(key.id(), trace(graph, pressed, earlier == null ? proof.tracer() : earlier));
+    }
+
+    private List<Finding> check(SceneProof scene) {
+        List<Finding> findings = new ArrayList<>();
+        for (Check check : CHECKS) findings.addAll(check.findings(scene, limits));
+        findings.sort(Comparator.comparing(Finding::severity));
+        return findings;
+    }
+
+    /// Whether two shows compile to the same graph: everything but knobs, brief, scenes and mute
+    /// keys agrees.
+    private static boolean sameStructure(Show a, Show b) {
+        return a.cast().equals(b.cast())
+                && a.places().equals(b.places())
+                && a.ears().equals(b.ears())
+                && a.templates().equals(b.templates())
+                && a.rig().cables().equals(b.rig().cables())
+                && sameDevices(a.rig().devices(), b.rig().devices());
+    }
+
+    private static boolean sameDevices(List<Device> a, List<Device> b) {
+        if (a.size() != b.size()) return false;
+        for (int i = 0; i < a.size(); i++) {
+            if (!a.get(i).withoutKnobs().equals(b.get(i).withoutKnobs())) return false;
+        }
+        return true;
+    }
+}

@@ -1,0 +1,286 @@
+package rivulus.cure;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.PriorityQueue;
+import java.util.Set;
+import java.util.function.BooleanSupplier;
+import rivulus.check.Finding;
+import rivulus.check.Proof;
+import rivulus.check.Prover;
+import rivulus.check.Severity;
+import rivulus.check.Trouble;
+import rivulus.check.Verdict;
+import rivulus.gear.Knob;
+import rivulus.gear.Picker;
+import rivulus.gear.Setting;
+import rivulus.hearing.Opening;
+import rivulus.hearing.Openings;
+import rivulus.hearing.Way;
+import rivulus.hearing.Ways;
+import rivulus.show.Ref;
+import rivulus.show.Scene;
+import rivulus.show.Show;
+import rivulus.show.Turn;
+import rivulus.signal.KnobUse;
+import rivulus.signal.Leg;
+import rivulus.signal.Positions;
+
+/// Looks for the fewest knob turns that cure a finding in every scene it shows in, and cause no
+/// other.
+///
+/// Cheapest first over sets of turns: what a set still leaves wrong, or newly makes wrong, says
+/// which knobs to try next. An unwanted way suggests every setting that closes one of its legs; a
+/// missing source suggests the nearest openings. Every set is proven whole. The first answers are
+/// the cheapest among the sets that were suggested this way; that is a heuristic, not a proof of
+/// least change. Stops after [#MOST_TRIALS] proofs.
+public final class Cures {
+    private static final int MOST_TRIALS = 240;
+    private static final int MOST_TURNS = 5;
+    /// A cure that costs more than this above the cheapest is not offered.
+    private static final int WORTH_OFFERING = 1;
+
+    private static final List<String> KINDEST_FIRST =
+            List.of("feed", "tap", "device", "send", "mute", "level", "fader", "gain", "");
+
+    private static final int WAYS_LOOKED_AT = 4;
+    private static final int OPENINGS_LOOKED_AT = 4;
+
+    private final Prover prover;
+    private final Proof base;
+    private final Set<Finding.Key> target = new HashSet<>();
+    private final Map<Finding.Key, Severity> known = new HashMap<>();
+
+    private Cures(Prover prover, Proof base, List<Finding> findings) {
+        this.prover = prover;
+        this.base = base;
+        for (Finding other : base.findings()) known.put(other.key(), other.severity());
+        for (Finding finding : findings) target.add(finding.key());
+    }
+
+    /// The best cures of a finding in every scene it shows in, least effort first, at most `most`.
+    public static List<Cure> of(Prover prover, Proof proof, Finding finding, int most) {
+        List<Finding> same =
+                proof.findings().stream()
+                        .filter(other -> other.key().anyScene().equals(finding.key().anyScene()))
+                        .toList();
+        return new Cures(prover, proof, same).search(most, () -> false);
+    }
+
+    /// The best cures of a whole trouble; given up early, with what is found by then, when
+    /// `cancelled` says so.
+    public static List<Cure> of(
+            Prover prover, Proof proof, Trouble trouble, int most, BooleanSupplier cancelled) {
+        return new Cures(prover, proof, trouble.findings()).search(most, cancelled);
+    }
+
+    /// A set of settings to try.
+    private record Plan(Map<Ref, Setting> settings, List<Turn> turns, int effort, Proof seenFrom) {}
+
+    private List<Cure> search(int most, BooleanSupplier cancelled) {
+        PriorityQueue<Plan> open =
+                new PriorityQueue<>(
+                        Comparator.comparingInt(Plan::effort)
+                                .thenComparingInt(plan -> plan.turns().size()));
+        Set<Map<Ref, Setting>> tried = new HashSet<>();
+        List<Cure> cures = new ArrayList<>();
+        suggest(new Plan(Map.of(), List.of(), 0, base), open, tried);
+        for (int trials = 0;
+                trials < MOST_TRIALS && !open.isEmpty() && !cancelled.getAsBoolean();
+                trials++) {
+            Plan plan = open.poll();
+            if (!cures.isEmpty() && plan.effort() > cures.getFirst().effort() + WORTH_OFFERING)
+                break;
+            if (cures.stream().anyMatch(c -> plan.turns().containsAll(c.turns()))) continue;
+            Proof proof = prover.prove(base.show().with(plan.turns()), plan.seenFrom());
+            Plan proven = new Plan(plan.settings(), plan.turns(), plan.effort(), proof);
+            if (troubles(proof).isEmpty()) cures.add(cure(proven));
+            else if (plan.turns().size() < MOST_TURNS) suggest(proven, open, tried);
+        }
+        cures.sort(
+                Comparator.comparingInt(Cure::effort)
+                        .thenComparingInt(cure -> cure.turns().size())
+                        .thenComparingInt(cure -> cure.effects().size())
+                        .thenComparingInt(this::bluntness));
+        return cures.subList(0, Math.min(most, cures.size()));
+    }
+
+    private Cure cure(Plan plan) {
+        List<String> orders = plan.turns().stream().map(this::order).distinct().toList();
+        return new Cure(
+                plan.turns(),
+                orders,
+                plan.effort(),
+                plan.seenFrom(),
+                Effect.between(base, plan.seenFrom()));
+    }
+
+    /// Among equals a feed or a tap set right reads better than a fader pulled down.
+    private int bluntness(Cure cure) {
+        return cure.turns().stream()
+                .mapToInt(
+                        turn ->
+                                KINDEST_FIRST.indexOf(
+                                        base.graph().knob(turn.knob()).orElseThrow().knob().role()))
+                .max()
+                .orElse(0);
+    }
+
+    private String order(Turn turn) {
+        KnobUse use = base.graph().knob(turn.knob()).orElseThrow();
+        return "%s to %s".formatted(use.words(), use.say(turn.to()));
+    }
+
+    /// What a proof leaves uncured, or makes worse than it was.
+    private List<Finding> troubles(Proof proof) {
+        List<Finding> uncured = new ArrayList<>();
+        List<Finding> worse = new ArrayList<>();
+        for (Finding finding : proof.findings()) {
+            Severity before = known.get(finding.key());
+            if (target.contains(finding.key())) uncured.add(finding);
+            else if (before == null || finding.severity().compareTo(before) < 0) worse.add(finding);
+        }
+        return uncured.isEmpty() ? worse : uncured;
+    }
+
+    // What to try next
+
+    private void suggest(Plan plan, PriorityQueue<Plan> open, Set<Map<Ref, Setting>> tried) {
+        List<Finding> troubles = troubles(plan.seenFrom());
+        if (troubles.isEmpty()) return;
+        Finding trouble = troubles.getFirst();
+        Set<String> scenes = new LinkedHashSet<>();
+        for (Finding other : troubles) {
+            if (other.key().anyScene().equals(trouble.key().anyScene())) scenes.add(other.scene());
+        }
+        for (Map<Ref, Setting> step : steps(trouble)) {
+            extend(plan, step, scenes)
+                    .filter(next -> tried.add(next.settings()))
+                    .ifPresent(open::add);
+        }
+    }
+
+    /// The settings that might help against a finding, each a small set of knobs.
+    private List<Map<Ref, Setting>> steps(Finding trouble) {
+        return switch (trouble.rule()) {
+            case "missing" ->
+                    trouble.verdict() == Verdict.MISSING ? openers(trouble) : raisers(trouble);
+            case "loop" -> closers(trouble.live().positions(), loopLegs(trouble), trouble);
+            default -> closers(trouble.live().positions(), wayLegs(trouble), trouble);
+        };
+    }
+
+    private static List<Leg> loopLegs(Finding trouble) {
+        return trouble.evidence().ways().stream()
+                .flatMap(way -> way.legs().stream())
+                .distinct()
+                .toList();
+    }
+
+    private static List<Leg> wayLegs(Finding trouble) {
+        List<Way> ways =
+                Ways.of(trouble.live())
+                        .strongest(
+                                trouble.source().orElseThrow(),
+                                trouble.ear().orElseThrow(),
+                                WAYS_LOOKED_AT);
+        return ways.stream().flatMap(way -> way.legs().stream()).distinct().toList();
+    }
+
+    private List<Map<Ref, Setting>> openers(Finding trouble) {
+        List<Map<Ref, Setting>> steps = new ArrayList<>();
+        List<Opening> openings =
+                Openings.of(trouble.live().graph(), trouble.live().positions())
+                        .nearest(
+                                trouble.source().orElseThrow(),
+                                trouble.ear().orElseThrow(),
+                                OPENINGS_LOOKED_AT);
+        for (Opening opening : openings) {
+            Map<Ref, Setting> step = new LinkedHashMap<>();
+            opening.turns().forEach(turn -> step.put(turn.knob().ref(), turn.to()));
+            steps.add(step);
+        }
+        return steps;
+    }
+
+    private List<Map<Ref, Setting>> raisers(Finding trouble) {
+        Positions positions = trouble.live().positions();
+        List<Map<Ref, Setting>> steps = new ArrayList<>();
+        for (Leg leg : wayLegs(trouble)) {
+            for (Leg.Govern govern : leg.governors()) {
+                KnobUse use = trouble.live().graph().knobs().get(govern.knob());
+                boolean low =
+                        positions.get(govern.knob()) instanceof Setting.Level(double db) && db < 0;
+                if (low && use.knob().takes(new Setting.Level(0)))
+                    steps.add(Map.of(use.ref(), new Setting.Level(0)));
+            }
+        }
+        return steps;
+    }
+
+    /// Every setting that closes one of the legs; the knob that a mute finding is about is no
+    /// remedy for it.
+    private List<Map<Ref, Setting>> closers(Positions positions, List<Leg> legs, Finding trouble) {
+        List<Map<Ref, Setting>> steps = new ArrayList<>();
+        for (Leg leg : legs) {
+            for (Leg.Govern govern : leg.governors()) {
+                KnobUse use = trouble.live().graph().knobs().get(govern.knob());
+                if (use.ref().toString().equals(trouble.key().about())) continue;
+                for (Setting other : closings(use.knob(), positions.get(govern.knob()))) {
+                    if (!govern.governor().opens(other)) steps.add(Map.of(use.ref(), other));
+                }
+            }
+        }
+        return steps.stream().distinct().toList();
+    }
+
+    /// A device is put out of the way by picking nothing, not by picking some other device.
+    private static List<Setting> closings(Knob knob, Setting stands) {
+        return knob.role().equals("device")
+                ? List.of(new Setting.Choice(Picker.NONE))
+                : knob.others(stands);
+    }
+
+    private Optional<Plan> extend(Plan plan, Map<Ref, Setting> step, Set<String> scenes) {
+        Map<Ref, Setting> settings = new LinkedHashMap<>(plan.settings());
+        List<Turn> turns = new ArrayList<>(plan.turns());
+        int effort = plan.effort();
+        for (var entry : step.entrySet()) {
+            if (settings.putIfAbsent(entry.getKey(), entry.getValue()) != null)
+                return Optional.empty();
+            effort += base.graph().knob(entry.getKey()).orElseThrow().knob().effort();
+            turns.addAll(turnsIn(scenes, entry.getKey(), entry.getValue()));
+        }
+        return Optional.of(new Plan(settings, turns, effort, plan.seenFrom()));
+    }
+
+    /// The turns that make a knob stand so in all those scenes: in the base where a scene has no
+    /// setting of its own, else in the scene.
+    private List<Turn> turnsIn(Set<String> scenes, Ref knob, Setting to) {
+        Show show = base.show();
+        List<Turn> turns = new ArrayList<>();
+        boolean inBase = false;
+        for (String id : scenes) {
+            Setting own = show.scene(id).map(Scene::knobs).map(k -> k.get(knob)).orElse(null);
+            if (own == null) inBase = true;
+            else if (!own.equals(to)) turns.add(new Turn(knob, own, to, Optional.of(id)));
+        }
+        if (inBase) turns.addFirst(new Turn(knob, standing(knob), to, Optional.empty()));
+        return turns;
+    }
+
+    private Setting standing(Ref knob) {
+        return base.show()
+                .rig()
+                .device(knob.device())
+                .map(device -> device.knobs().get(knob.name()))
+                .orElseGet(() -> base.graph().knob(knob).orElseThrow().knob().standing());
+    }
+}

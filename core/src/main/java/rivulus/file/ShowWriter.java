@@ -1,0 +1,195 @@
+package rivulus.file;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Function;
+import rivulus.gear.Setting;
+import rivulus.show.Cable;
+import rivulus.show.Cast;
+import rivulus.show.Device;
+import rivulus.show.Ear;
+import rivulus.show.Extras;
+import rivulus.show.MuteKey;
+import rivulus.show.Person;
+import rivulus.show.Place;
+import rivulus.show.Playback;
+import rivulus.show.Ref;
+import rivulus.show.Rig;
+import rivulus.show.Scene;
+import rivulus.show.Show;
+import rivulus.show.WishChange;
+
+/// A show as JSON: keys always in the same order, what is empty left out, unknown fields behind the
+/// known ones.
+final class ShowWriter {
+    private ShowWriter() {}
+
+    static String write(Show show) {
+        return JsonPrinter.print(Json.of(document(show)));
+    }
+
+    private static Map<String, Object> document(Show show) {
+        Fields out = new Fields();
+        out.put("rivulus", Show.VERSION);
+        out.put("title", show.title());
+        out.put("cast", cast(show.cast()));
+        out.put("places", all(show.places(), ShowWriter::place));
+        out.put("ears", all(show.ears(), ShowWriter::ear));
+        out.put("brief", all(show.changes(), ShowWriter::change));
+        out.put("rig", rig(show.rig()));
+        out.put("scenes", all(show.scenes(), ShowWriter::scene));
+        out.put("mutes", all(show.mutes(), ShowWriter::mute));
+        out.put("templates", all(show.templates(), own -> own.written().fields()));
+        return out.with(show.extras());
+    }
+
+    /// An object in the making: what is empty is not put in.
+    private static final class Fields {
+        private final Map<String, Object> map = new LinkedHashMap<>();
+
+        Fields put(String name, Object value) {
+            boolean empty =
+                    value instanceof String s && s.isEmpty()
+                            || value instanceof List<?> l && l.isEmpty()
+                            || value instanceof Map<?, ?> m && m.isEmpty();
+            if (!empty) map.put(name, value);
+            return this;
+        }
+
+        Map<String, Object> with(Extras extras) {
+            map.putAll(extras.fields());
+            return map;
+        }
+    }
+
+    private static <T> List<Object> all(List<T> items, Function<T, Map<String, Object>> one) {
+        return items.stream().<Object>map(one).toList();
+    }
+
+    private static Map<String, Object> cast(Cast cast) {
+        return new Fields()
+                .put("people", all(cast.people(), ShowWriter::person))
+                .put("playback", all(cast.playback(), ShowWriter::playback))
+                .with(cast.extras());
+    }
+
+    private static Map<String, Object> person(Person person) {
+        Fields out =
+                new Fields()
+                        .put("id", person.id())
+                        .put("name", person.name())
+                        .put("role", person.role().word())
+                        .put("place", person.place())
+                        .put("pronoun", person.pronoun().equals("they") ? "" : person.pronoun());
+        if (!person.speaks()) out.put("speaks", false);
+        return out.with(person.extras());
+    }
+
+    private static Map<String, Object> playback(Playback playback) {
+        return new Fields()
+                .put("id", playback.id())
+                .put("name", playback.name())
+                .put("kind", playback.kind().word())
+                .put("at", playback.at().toString())
+                .with(playback.extras());
+    }
+
+    private static Map<String, Object> place(Place place) {
+        return new Fields()
+                .put("id", place.id())
+                .put("name", place.name())
+                .put("room", place.room())
+                .put("distances", all(place.distances(), ShowWriter::distance))
+                .with(place.extras());
+    }
+
+    private static Map<String, Object> distance(Place.Distance distance) {
+        Fields out = new Fields().put("from", distance.from()).put("to", distance.to());
+        if (distance.word().isEmpty()) out.put("m", distance.metres());
+        else out.put("word", distance.word());
+        return out.with(distance.extras());
+    }
+
+    private static Map<String, Object> ear(Ear ear) {
+        return new Fields()
+                .put("id", ear.id())
+                .put("name", ear.name())
+                .put("kind", ear.kind().word())
+                .put("of", ear.of())
+                .put("at", ear.at().stream().<Object>map(Ref::toString).toList())
+                .with(ear.extras());
+    }
+
+    private static Map<String, Object> change(WishChange change) {
+        return new Fields()
+                .put("ear", change.ear())
+                .put("source", change.source())
+                .put("scene", change.scene())
+                .put("wish", change.wish().word())
+                .put("reason", change.reason())
+                .with(change.extras());
+    }
+
+    private static Map<String, Object> rig(Rig rig) {
+        return new Fields()
+                .put("devices", all(rig.devices(), ShowWriter::device))
+                .put("cables", all(rig.cables(), ShowWriter::cable))
+                .with(rig.extras());
+    }
+
+    private static Map<String, Object> device(Device device) {
+        return new Fields()
+                .put("id", device.id())
+                .put("name", device.name())
+                .put("template", device.template())
+                .put("place", device.place())
+                .put("on", device.on())
+                .put("worn", device.worn())
+                .put("knobs", knobs(device.knobs()))
+                .with(device.extras());
+    }
+
+    private static Map<String, Object> knobs(Map<?, Setting> knobs) {
+        Map<String, Object> out = new LinkedHashMap<>();
+        knobs.forEach((knob, setting) -> out.put(knob.toString(), setting(setting)));
+        return out;
+    }
+
+    /// A setting as files hold it: a number of dB, "off", true, false or an option.
+    static Object setting(Setting setting) {
+        return switch (setting) {
+            case Setting.Level level -> level.isOff() ? "off" : level.db();
+            case Setting.Switch(boolean on) -> on;
+            case Setting.Choice(String option) -> option;
+        };
+    }
+
+    private static Map<String, Object> cable(Cable cable) {
+        return new Fields()
+                .put("id", cable.id())
+                .put("from", cable.from().toString())
+                .put("to", cable.to().toString())
+                .with(cable.extras());
+    }
+
+    private static Map<String, Object> scene(Scene scene) {
+        return new Fields()
+                .put("id", scene.id())
+                .put("name", scene.name())
+                .put("quiet", List.copyOf(scene.quiet()))
+                .put("knobs", knobs(scene.knobs()))
+                .with(scene.extras());
+    }
+
+    private static Map<String, Object> mute(MuteKey mute) {
+        return new Fields()
+                .put("id", mute.id())
+                .put("name", mute.name())
+                .put("knob", mute.knob().toString())
+                .put("to", setting(mute.to()))
+                .put("silences", List.copyOf(mute.silences()))
+                .put("except", List.copyOf(mute.except()))
+                .with(mute.extras());
+    }
+}

@@ -1,0 +1,437 @@
+package rivulus.file;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import rivulus.gear.AcousticEnd;
+import rivulus.gear.Air;
+import rivulus.gear.Band;
+import rivulus.gear.ChannelMap;
+import rivulus.gear.Delay;
+import rivulus.gear.Endpoint;
+import rivulus.gear.Governor;
+import rivulus.gear.Knob;
+import rivulus.gear.Picker;
+import rivulus.gear.Point;
+import rivulus.gear.Port;
+import rivulus.gear.Route;
+import rivulus.gear.Setting;
+import rivulus.gear.Template;
+
+/// Reads a device template and refuses it, with the place and what would be right, where it does
+/// not hold together: a route to nowhere, a knob that governs nothing, a doubled id, a misspelt
+/// field. docs/template-file.md describes the language.
+final class TemplateReader {
+    private static final Set<String> KINDS =
+            Set.of(
+                    "cable",
+                    "computer",
+                    "desk",
+                    "isolator",
+                    "loudspeaker",
+                    "microphone",
+                    "person",
+                    "phone",
+                    "program",
+                    "recorder",
+                    "room",
+                    "service",
+                    "wearable");
+
+    private final Entry root;
+    private final Repeat repeat;
+    private final Map<String, Point> points = new LinkedHashMap<>();
+    private final Map<String, Knob> knobs = new LinkedHashMap<>();
+    private final Set<String> governing = new HashSet<>();
+
+    private TemplateReader(Entry root) throws FileTrouble {
+        this.root = root;
+        this.repeat = Repeat.lists(root);
+    }
+
+    /// Reads one template.
+    static Template read(Entry root) throws FileTrouble {
+        return new TemplateReader(root).template();
+    }
+
+    private Template template() throws FileTrouble {
+        String id = root.field("template").id();
+        Entry kind = root.field("kind");
+        if (!KINDS.contains(kind.text())) throw kind.unknown("kind of gear", kind.text(), KINDS);
+        String name = root.text("name");
+        String about = root.text("about", "");
+        root.text("$schema", "");
+        List<Port> ports = ports();
+        readPoints();
+        readKnobs();
+        List<Picker> pickers = pickers();
+        List<Route> routes = routes();
+        for (Entry knob : repeat.items(root, "knobs")) {
+            if (!governing.contains(knob.text("id"))) {
+                throw knob.trouble(
+                        "the knob \"%s\" governs no route; name it in a route's \"knobs\"",
+                        knob.text("id"));
+            }
+        }
+        List<Endpoint> endpoints = endpoints(ports);
+        List<AcousticEnd> ends = ends();
+        Optional<Entry> air = root.maybe("air");
+        Optional<Air> carries = air.isPresent() ? Optional.of(air(air.get())) : Optional.empty();
+        root.nothingElse();
+        return new Template(
+                id,
+                name,
+                kind.text(),
+                about,
+                ports,
+                List.copyOf(points.values()),
+                routes,
+                List.copyOf(knobs.values()),
+                endpoints,
+                pickers,
+                ends,
+                carries);
+    }
+
+    private static void once(Set<String> seen, Entry item, String what) throws FileTrouble {
+        Entry id = item.field("id");
+        if (!seen.add(id.id()))
+            throw id.trouble("there are two %ss \"%s\"; an id may be used once", what, id.text());
+    }
+
+    private List<Port> ports() throws FileTrouble {
+        List<Port> ports = new ArrayList<>();
+        Set<String> seen = new HashSet<>();
+        for (Entry item : repeat.items(root, "ports")) {
+            once(seen, item, "port");
+            Port port =
+                    new Port(
+                            item.text("id"),
+                            item.text("label", ""),
+                            item.text("connector"),
+                            item.text("carries"),
+                            item.whole("takes", 0, 64, 0),
+                            item.whole("gives", 0, 64, 0),
+                            item.truth("host", false));
+            item.nothingElse();
+            ports.add(port);
+            if (port.takes() > 0)
+                points.put(port.inPoint(), new Point(port.inPoint(), port.label(), port.takes()));
+            if (port.gives() > 0)
+                points.put(port.outPoint(), new Point(port.outPoint(), port.label(), port.gives()));
+        }
+        return ports;
+    }
+
+    private void readPoints() throws FileTrouble {
+        for (Entry item : repeat.items(root, "points")) {
+            Entry id = item.field("id");
+            Point point =
+                    new Point(id.id(), item.text("label", ""), item.whole("channels", 1, 64, 1));
+            item.nothingElse();
+            if (points.put(point.id(), point) != null) {
+                throw id.trouble("there are two points \"%s\"; an id may be used once", point.id());
+            }
+        }
+    }
+
+    private Point point(Entry name) throws FileTrouble {
+        Point point = points.get(name.text());
+        if (point == null) throw name.unknown("point", name.text(), points.keySet());
+        return point;
+    }
+
+    // Knobs
+
+    private void readKnobs() throws FileTrouble {
+        Set<String> seen = new HashSet<>();
+        for (Entry item : repeat.items(root, "knobs")) {
+            once(seen, item, "knob");
+            Knob knob = knob(item);
+            item.nothingElse();
+            if (!knob.takes(knob.standing())) {
+                throw item.field("standing")
+                        .trouble(
+                                "\"%s\" cannot stand at %s; it takes %s",
+                                knob.id(), knob.standing().word(), knob.range());
+            }
+            knobs.put(knob.id(), knob);
+        }
+    }
+
+    private static Knob knob(Entry item) throws FileTrouble {
+        String id = item.text("id");
+        String label = item.text("label");
+        String role = item.text("role", "");
+        Entry kind = item.field("kind");
+        return switch (kind.text()) {
+            case "level" ->
+                    new Knob.Level(
+                            id,
+                            label,
+                            role,
+                            item.whole("effort", 1, 9, 1),
+                            item.number("minDb", -120, 60, -60),
+                            item.number("maxDb", -120, 60, 10),
+                            item.number("stepDb", 0.01, 60, 0.5),
+                            item.truth("closes", true),
+                            levelOf(item.maybe("standing")));
+            case "switch" ->
+                    new Knob.Switch(
+                            id,
+                            label,
+                            role,
+                            item.whole("effort", 1, 9, 1),
+                            new Setting.Switch(item.truth("standing", false)));
+            case "choice" -> {
+                List<Knob.Option> options = options(item);
+                yield new Knob.Choice(
+                        id,
+                        label,
+                        role,
+                        item.whole("effort", 1, 9, 2),
+                        options,
+                        new Setting.Choice(item.text("standing", options.getFirst().id())));
+            }
+            default ->
+                    throw kind.unknown(
+                            "kind of knob", kind.text(), List.of("level", "switch", "choice"));
+        };
+    }
+
+    private static Setting levelOf(Optional<Entry> standing) throws FileTrouble {
+        if (standing.isEmpty()) return new Setting.Level(0);
+        return SettingReader.level(standing.get());
+    }
+
+    private static List<Knob.Option> options(Entry item) throws FileTrouble {
+        List<Knob.Option> options = new ArrayList<>();
+        for (var option : item.field("options").each().entrySet()) {
+            options.add(new Knob.Option(option.getKey(), option.getValue().text()));
+        }
+        if (options.size() < 2)
+            throw item.field("options").trouble("a choice needs at least two options");
+        return options;
+    }
+
+    private List<Picker> pickers() throws FileTrouble {
+        List<Picker> pickers = new ArrayList<>();
+        for (Entry item : repeat.items(root, "pickers")) {
+            Entry id = item.field("id");
+            if (knobs.containsKey(id.id())
+                    || pickers.stream().anyMatch(p -> p.id().equals(idText(id)))) {
+                throw id.trouble("there are two knobs \"%s\"; an id may be used once", id.text());
+            }
+            boolean standard = item.truth("standard", false);
+            pickers.add(
+                    new Picker(
+                            id.text(),
+                            item.text("label"),
+                            item.field("picks")
+                                    .word(
+                                            Map.of(
+                                                    "output", Picker.Picks.OUTPUT,
+                                                    "input", Picker.Picks.INPUT,
+                                                    "desktop", Picker.Picks.DESKTOP)),
+                            point(item.field("point")).id(),
+                            standard,
+                            item.text("standing", standard ? Picker.NONE : Picker.DEFAULT),
+                            delay(item)));
+            item.nothingElse();
+        }
+        return pickers;
+    }
+
+    private static String idText(Entry id) {
+        return id.json() instanceof Json.Text(var value, _) ? value : "";
+    }
+
+    // Routes
+
+    private List<Route> routes() throws FileTrouble {
+        List<Route> routes = new ArrayList<>();
+        for (Entry item : repeat.items(root, "routes")) {
+            Point from = point(item.field("from"));
+            Point to = point(item.field("to"));
+            if (from.equals(to))
+                throw item.trouble("this route leads from \"%s\" to itself", from.id());
+            routes.add(
+                    new Route(
+                            from.id(),
+                            to.id(),
+                            item.number("gainDb", -120, 80, 0),
+                            delay(item),
+                            band(item),
+                            item.texts("marks"),
+                            channelMap(item, from, to),
+                            governors(item)));
+            item.nothingElse();
+        }
+        return routes;
+    }
+
+    private static Delay delay(Entry item) throws FileTrouble {
+        Optional<Entry> field = item.maybe("delayMs");
+        if (field.isEmpty()) return Delay.NONE;
+        Entry delay = field.get();
+        if (delay.isNumber()) return Delay.exactly(delay.number(0, Delay.LONGEST_MS));
+        double typical = delay.field("typical").number(0, Delay.LONGEST_MS);
+        double min = delay.number("min", 0, Delay.LONGEST_MS, typical);
+        double max = delay.number("max", 0, Delay.LONGEST_MS, typical);
+        delay.nothingElse();
+        if (min > typical || typical > max) throw delay.trouble("min ≤ typical ≤ max should hold");
+        return new Delay(typical, min, max);
+    }
+
+    private static Band band(Entry item) throws FileTrouble {
+        Optional<Entry> band = item.maybe("band");
+        if (band.isEmpty()) return Band.OPEN;
+        double low = band.get().number("lowHz", 0, 20_000, 0);
+        double high = band.get().number("highHz", 0, 20_000, 20_000);
+        band.get().nothingElse();
+        if (low >= high) throw band.get().trouble("the low edge should lie under the high one");
+        return new Band(low, high);
+    }
+
+    private static List<ChannelMap> channelMap(Entry item, Point from, Point to)
+            throws FileTrouble {
+        List<ChannelMap> map = new ArrayList<>();
+        for (Entry channel : item.items("map")) {
+            map.add(
+                    new ChannelMap(
+                            (int) channel.field("from").number(0, from.channels() - 1),
+                            (int) channel.field("to").number(0, to.channels() - 1),
+                            channel.number("gainDb", -120, 40, 0)));
+            channel.nothingElse();
+        }
+        return map;
+    }
+
+    private List<Governor> governors(Entry item) throws FileTrouble {
+        List<Governor> governors = new ArrayList<>();
+        for (Entry entry : item.items("knobs")) {
+            Entry name = entry.isText() ? entry : entry.field("knob");
+            Knob knob = knobs.get(name.text());
+            if (knob == null) throw name.unknown("knob", name.text(), knobs.keySet());
+            governing.add(knob.id());
+            governors.add(entry.isText() ? plain(entry, knob) : governor(entry, knob));
+        }
+        return governors;
+    }
+
+    private static Governor plain(Entry entry, Knob knob) throws FileTrouble {
+        if (knob instanceof Knob.Level) return Governor.level(knob.id());
+        throw entry.trouble(
+                "say when \"%s\" opens this route: {\"knob\": …, \"open\": […]}", knob.id());
+    }
+
+    private static Governor governor(Entry entry, Knob knob) throws FileTrouble {
+        if (knob instanceof Knob.Level) {
+            entry.nothingElse();
+            return Governor.level(knob.id());
+        }
+        List<String> words =
+                knob instanceof Knob.Choice choice
+                        ? choice.options().stream().map(Knob.Option::id).toList()
+                        : List.of("on", "off");
+        Map<String, Double> effects = new HashMap<>();
+        Optional<Entry> gains = entry.maybe("gainDb");
+        Optional<Entry> open = entry.maybe("open");
+        if (gains.isPresent() == open.isPresent())
+            throw entry.trouble("either \"open\" or \"gainDb\" should stand here");
+        if (open.isPresent()) {
+            for (Entry word : open.get().items()) effects.put(among(word, word.text(), words), 0.0);
+        } else {
+            for (var gain : gains.get().each().entrySet()) {
+                effects.put(
+                        among(gain.getValue(), gain.getKey(), words),
+                        gain.getValue().number(-120, 40));
+            }
+        }
+        entry.nothingElse();
+        return new Governor(knob.id(), effects, open.isPresent() ? Double.NEGATIVE_INFINITY : 0);
+    }
+
+    private static String among(Entry place, String word, List<String> words) throws FileTrouble {
+        if (!words.contains(word)) throw place.unknown("setting", word, words);
+        return word;
+    }
+
+    // Endpoints, ends and air
+
+    private List<Endpoint> endpoints(List<Port> ports) throws FileTrouble {
+        List<Endpoint> endpoints = new ArrayList<>();
+        Set<String> seen = new HashSet<>();
+        List<String> portIds = ports.stream().map(Port::id).toList();
+        for (Entry item : repeat.items(root, "endpoints")) {
+            once(seen, item, "endpoint");
+            Optional<Entry> port = item.maybe("port");
+            if (port.isPresent() && !portIds.contains(port.get().text())) {
+                throw port.get().unknown("port", port.get().text(), portIds);
+            }
+            Optional<String> plays = pointIn(item, "plays");
+            Optional<String> hears = pointIn(item, "hears");
+            if (plays.isEmpty() && hears.isEmpty())
+                throw item.trouble("an endpoint plays or hears, or both");
+            endpoints.add(
+                    new Endpoint(item.text("id"), item.text("label"), textOf(port), plays, hears));
+            item.nothingElse();
+        }
+        return endpoints;
+    }
+
+    private static Optional<String> textOf(Optional<Entry> entry) throws FileTrouble {
+        return entry.isPresent() ? Optional.of(entry.get().text()) : Optional.empty();
+    }
+
+    private Optional<String> pointIn(Entry item, String field) throws FileTrouble {
+        Optional<Entry> name = item.maybe(field);
+        return name.isPresent() ? Optional.of(point(name.get()).id()) : Optional.empty();
+    }
+
+    private List<AcousticEnd> ends() throws FileTrouble {
+        List<AcousticEnd> ends = new ArrayList<>();
+        Set<String> seen = new HashSet<>();
+        for (Entry item : repeat.items(root, "ends")) {
+            once(seen, item, "end");
+            double workedAt = item.number("workedAtM", 0.01, 20, 1);
+            ends.add(
+                    new AcousticEnd(
+                            item.text("id"),
+                            item.field("kind")
+                                    .word(
+                                            Map.of(
+                                                    "mouth", AcousticEnd.Kind.MOUTH,
+                                                    "loudspeaker", AcousticEnd.Kind.LOUDSPEAKER,
+                                                    "microphone", AcousticEnd.Kind.MICROPHONE,
+                                                    "ear", AcousticEnd.Kind.EAR,
+                                                    "worn", AcousticEnd.Kind.WORN)),
+                            point(item.field("point")).id(),
+                            item.number("loudDb", -40, 60, 0),
+                            item.number("hearsDb", -60, 60, 20 * Math.log10(workedAt)),
+                            item.number("rejectsDb", 0, 60, 0),
+                            item.number("isolatesDb", 0, 60, 0)));
+            item.nothingElse();
+        }
+        return ends;
+    }
+
+    private static Air air(Entry air) throws FileTrouble {
+        Map<String, Double> words = new LinkedHashMap<>();
+        for (var word : air.field("words").each().entrySet()) {
+            words.put(word.getKey(), word.getValue().number(0.005, 200));
+        }
+        Entry otherwise = air.field("otherwise");
+        if (!words.containsKey(otherwise.text()))
+            throw otherwise.unknown("distance", otherwise.text(), words.keySet());
+        double critical = air.number("criticalDistanceM", 0.05, 100, 1);
+        double temperature = air.number("temperatureC", -40, 60, 20);
+        air.nothingElse();
+        return new Air(critical, temperature, words, otherwise.text());
+    }
+}

@@ -1,0 +1,85 @@
+package rivulus.file;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import rivulus.gear.Catalogue;
+import rivulus.gear.Template;
+import rivulus.show.Brief;
+import rivulus.show.Wish;
+
+/// The templates and the brief's defaults that ship with the program, and templates from files.
+public final class Templates {
+    private static final String FOLDER = "/rivulus/templates/";
+
+    private Templates() {}
+
+    /// The catalogue that ships: every file named in `templates/index.txt`.
+    public static Catalogue shipped() {
+        List<Template> templates = new ArrayList<>();
+        for (String name : resource(FOLDER + "index.txt").lines().toList()) {
+            if (name.isBlank()) continue;
+            templates.add(read(resource(FOLDER + name), "templates/" + name));
+        }
+        return Catalogue.of(templates);
+    }
+
+    private static Template read(String text, String file) {
+        try {
+            return parse(text, file);
+        } catch (FileTrouble broken) {
+            throw new IllegalStateException(
+                    "the program is damaged: " + broken.getMessage(), broken);
+        }
+    }
+
+    /// Reads one template from text.
+    ///
+    /// @param file the file's name, for messages
+    /// @throws FileTrouble where it is not JSON or does not hold together
+    public static Template parse(String text, String file) throws FileTrouble {
+        return TemplateReader.read(Entry.root(file, Json.parse(text, file)));
+    }
+
+    /// The defaults of the brief.
+    public static Brief.Defaults briefDefaults() {
+        String file = "/rivulus/brief-defaults.json";
+        try {
+            List<Brief.Default> rows = new ArrayList<>();
+            Entry root = Entry.root(file, Json.parse(resource(file), file));
+            for (Entry row : root.items("defaults")) {
+                Wish wish =
+                        row.field("wish")
+                                .word(
+                                        Map.of(
+                                                "must",
+                                                Wish.MUST,
+                                                "may",
+                                                Wish.MAY,
+                                                "mustNot",
+                                                Wish.MUST_NOT));
+                rows.add(
+                        new Brief.Default(
+                                row.texts("ears"), row.texts("sources"), wish, row.text("why")));
+            }
+            return new Brief.Defaults(rows);
+        } catch (FileTrouble broken) {
+            throw new IllegalStateException(
+                    "the program is damaged: " + broken.getMessage(), broken);
+        }
+    }
+
+    static String resource(String path) {
+        try (InputStream in = Templates.class.getResourceAsStream(path)) {
+            if (in == null)
+                throw new IllegalStateException("the program is damaged: " + path + " is missing");
+            return new String(in.readAllBytes(), StandardCharsets.UTF_8);
+        } catch (IOException unreadable) {
+            throw new IllegalStateException(
+                    "the program is damaged: " + path + " cannot be read", unreadable);
+        }
+    }
+}

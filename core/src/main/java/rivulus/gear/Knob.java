@@ -1,0 +1,141 @@
+package rivulus.gear;
+
+import java.util.List;
+import java.util.Optional;
+
+/// Something on a device that a hand or a mouse can turn.
+public sealed interface Knob {
+    /// Unique in its template.
+    String id();
+
+    /// What stands beside it on the gear.
+    String label();
+
+    /// What it is for, where a check must know: `mute`, `fader`, `gain`, `send`, `feed`, `tap`,
+    /// `device` or nothing.
+    String role();
+
+    /// How hard a turn is while people wait, from 1 (a send) to 9 (leaving the chair).
+    int effort();
+
+    /// How it stands when nobody has touched it.
+    Setting standing();
+
+    /// The settings worth trying when looking for a cure, without the present one.
+    List<Setting> others(Setting present);
+
+    /// Whether the knob can stand like that.
+    boolean takes(Setting setting);
+
+    /// How the gear words a setting, where it has words of its own.
+    default String say(Setting setting) {
+        return setting.word();
+    }
+
+    /// The settings in words, for messages: "off, or −60 to 10 dB".
+    String range();
+
+    /// A fader, a gain or a send: decibels against nominal.
+    ///
+    /// @param minDb lowest setting that still passes sound
+    /// @param maxDb highest setting
+    /// @param stepDb smallest turn
+    /// @param closes whether the bottom is off
+    record Level(
+            String id,
+            String label,
+            String role,
+            int effort,
+            double minDb,
+            double maxDb,
+            double stepDb,
+            boolean closes,
+            Setting standing)
+            implements Knob {
+        @Override
+        public List<Setting> others(Setting present) {
+            boolean off = present instanceof Setting.Level level && level.isOff();
+            if (off) return List.of(new Setting.Level(Math.clamp(0, minDb, maxDb)));
+            return closes ? List.of(Setting.Level.OFF) : List.of(new Setting.Level(minDb));
+        }
+
+        @Override
+        public boolean takes(Setting setting) {
+            return setting instanceof Setting.Level(double db)
+                    && (db == Double.NEGATIVE_INFINITY ? closes : db >= minDb && db <= maxDb);
+        }
+
+        @Override
+        public String range() {
+            return "%s%s to %s dB".formatted(closes ? "off, or " : "", plain(minDb), plain(maxDb));
+        }
+
+        private static String plain(double db) {
+            return new Setting.Level(db).word();
+        }
+    }
+
+    /// A switch or a mute.
+    record Switch(String id, String label, String role, int effort, Setting standing)
+            implements Knob {
+        @Override
+        public List<Setting> others(Setting present) {
+            return List.of(new Setting.Switch(!new Setting.Switch(true).equals(present)));
+        }
+
+        @Override
+        public boolean takes(Setting setting) {
+            return setting instanceof Setting.Switch;
+        }
+
+        @Override
+        public String range() {
+            return "on (true) or off (false)";
+        }
+    }
+
+    /// One out of several: a feed, a tap, a program's device.
+    record Choice(
+            String id,
+            String label,
+            String role,
+            int effort,
+            List<Option> options,
+            Setting standing)
+            implements Knob {
+        public Choice {
+            options = List.copyOf(options);
+        }
+
+        @Override
+        public List<Setting> others(Setting present) {
+            return options.stream()
+                    .<Setting>map(option -> new Setting.Choice(option.id()))
+                    .filter(setting -> !setting.equals(present))
+                    .toList();
+        }
+
+        @Override
+        public boolean takes(Setting setting) {
+            return setting instanceof Setting.Choice(String option) && find(option).isPresent();
+        }
+
+        /// The option of that id.
+        public Optional<Option> find(String option) {
+            return options.stream().filter(o -> o.id().equals(option)).findFirst();
+        }
+
+        @Override
+        public String say(Setting setting) {
+            return find(setting.word()).map(Option::label).orElse(setting.word());
+        }
+
+        @Override
+        public String range() {
+            return String.join(", ", options.stream().map(Option::id).toList());
+        }
+    }
+
+    /// One of a choice's positions.
+    record Option(String id, String label) {}
+}

@@ -1,0 +1,31 @@
+package rivulus.gear;
+
+/// Where a lead goes in.
+///
+/// A port that takes sound has a point `<id>.in`, one that gives sound a point `<id>.out`; a
+/// headset jack has both. A USB port may have neither and carry the device's endpoints instead.
+///
+/// @param connector what the plug looks like, in plain words
+/// @param carries what kind of signal: `mic`, `line`, `headphones`, `speaker`, `headset`, `usb`,
+///     `net`, `phone`
+/// @param takes channels that come in, 0 for none
+/// @param gives channels that go out, 0 for none
+/// @param host whether devices joined here show up on this computer
+public record Port(
+        String id,
+        String label,
+        String connector,
+        String carries,
+        int takes,
+        int gives,
+        boolean host) {
+    /// The point that sound enters by.
+    public String inPoint() {
+        return id + ".in";
+    }
+
+    /// The point that sound leaves by.
+    public String outPoint() {
+        return id + ".out";
+    }
+}

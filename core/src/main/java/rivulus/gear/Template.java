@@ -1,0 +1,60 @@
+package rivulus.gear;
+
+import java.util.List;
+import java.util.Optional;
+
+/// One kind of gear.
+///
+/// @param id what shows refer to: `show-desk-four-mic`
+/// @param kind what it is in a rig: `desk`, `recorder`, `microphone`, `wearable`, `loudspeaker`,
+///     `computer`, `program`, `service`, `phone`, `isolator`, `cable`, `room`, `person`
+/// @param points inner points and the points of the ports
+/// @param air how a room carries sound; only rooms have it
+public record Template(
+        String id,
+        String name,
+        String kind,
+        String about,
+        List<Port> ports,
+        List<Point> points,
+        List<Route> routes,
+        List<Knob> knobs,
+        List<Endpoint> endpoints,
+        List<Picker> pickers,
+        List<AcousticEnd> ends,
+        Optional<Air> air) {
+    public Template {
+        ports = List.copyOf(ports);
+        points = List.copyOf(points);
+        routes = List.copyOf(routes);
+        knobs = List.copyOf(knobs);
+        endpoints = List.copyOf(endpoints);
+        pickers = List.copyOf(pickers);
+        ends = List.copyOf(ends);
+    }
+
+    /// The port of that id.
+    public Optional<Port> port(String port) {
+        return ports.stream().filter(p -> p.id().equals(port)).findFirst();
+    }
+
+    /// The point of that id.
+    public Optional<Point> point(String point) {
+        return points.stream().filter(p -> p.id().equals(point)).findFirst();
+    }
+
+    /// The knob of that id, pickers left out: their options depend on the rig.
+    public Optional<Knob> knob(String knob) {
+        return knobs.stream().filter(k -> k.id().equals(knob)).findFirst();
+    }
+
+    /// The picker of that id.
+    public Optional<Picker> picker(String picker) {
+        return pickers.stream().filter(p -> p.id().equals(picker)).findFirst();
+    }
+
+    /// Whether programs run on it and devices show up on it.
+    public boolean isComputer() {
+        return kind.equals("computer");
+    }
+}

@@ -1,0 +1,171 @@
+package rivulus.hearing;
+
+import rivulus.signal.Bands;
+import rivulus.signal.Grid;
+import rivulus.signal.Response;
+
+/// The part of a live graph that goes round, reduced to the cut nodes: what each gives to each and
+/// to the ears.
+///
+/// With T the responses between cut nodes, a signal s put into them stands there as x = (I − T)⁻¹
+/// s. The inverse is taken at every frequency of the grid by Gauss-Jordan elimination with partial
+/// pivoting: 51 · k³ for k cuts.
+final class Feedback {
+    /// Rounds are followed down to −80 dB.
+    private static final double FAINTEST = 1e-4;
+
+    private static final int MOST_ROUNDS = 24;
+
+    private final Bands bands;
+    private final Flow.Field[] from;
+    private final Response[][] toEar;
+    private final boolean stable;
+    private Response[][] inverse;
+
+    Feedback(Flow.Field[] from, Bands bands, boolean stable) {
+        this.from = from;
+        this.bands = bands;
+        this.stable = stable;
+        int k = from.length;
+        toEar = new Response[k][k == 0 ? 0 : from[0].atEar().length];
+    }
+
+    /// Whether everything that goes round dies away.
+    boolean isStable() {
+        return stable;
+    }
+
+    private Response[][] inverse() {
+        if (inverse != null) return inverse;
+        int k = from.length;
+        inverse = new Response[k][k];
+        Response[][] t = new Response[k][k];
+        for (int i = 0; i < k; i++) {
+            for (int j = 0; j < k; j++) {
+                inverse[i][j] = Response.silent();
+                t[i][j] = Sum.response(from[j].intoCut()[i], bands);
+            }
+        }
+        for (int f = 0; f < Grid.SIZE; f++) invert(t, f);
+        return inverse;
+    }
+
+    /// What stands at the cut nodes when `into` comes in, as a response for each.
+    Response[] settled(Taps[] into) {
+        int k = from.length;
+        Response[] put = new Response[k];
+        for (int j = 0; j < k; j++) put[j] = Sum.response(into[j], bands);
+        Response[] x = new Response[k];
+        for (int i = 0; i < k; i++) {
+            x[i] = Response.silent();
+            for (int j = 0; j < k; j++)
+                if (!into[j].isEmpty()) x[i].addProduct(inverse()[i][j], put[j]);
+        }
+        return x;
+    }
+
+    /// Adds to `sum` what an ear hears of the cut nodes.
+    void addAtEar(Response sum, Response[] x, int ear) {
+        for (int i = 0; i < from.length; i++) {
+            if (from[i].atEar()[ear].isEmpty()) continue;
+            sum.addProduct(toEar(i, ear), x[i]);
+        }
+    }
+
+    boolean reaches(int ear) {
+        for (Flow.Field field : from) if (!field.atEar()[ear].isEmpty()) return true;
+        return false;
+    }
+
+    private Response toEar(int i, int ear) {
+        if (toEar[i][ear] == null) toEar[i][ear] = Sum.response(from[i].atEar()[ear], bands);
+        return toEar[i][ear];
+    }
+
+    /// The first rounds of what stands at the cut nodes, in time; a loop that grows is followed for
+    /// three rounds only.
+    Taps[] rounds(Taps[] into) {
+        int k = from.length;
+        Taps[] total = into.clone();
+        Taps[] wave = into.clone();
+        for (int round = 0; round < (stable ? MOST_ROUNDS : 3); round++) {
+            Taps[] nextWave = new Taps[k];
+            boolean heard = false;
+            for (int i = 0; i < k; i++) {
+                Taps sum = Taps.NONE;
+                for (int j = 0; j < k; j++)
+                    sum = sum.plus(wave[j].then(from[j].intoCut()[i], bands));
+                nextWave[i] = sum.atLeast(FAINTEST);
+                heard |= !nextWave[i].isEmpty();
+                total[i] = total[i].plus(nextWave[i]);
+            }
+            if (!heard) break;
+            wave = nextWave;
+        }
+        return total;
+    }
+
+    Taps atEar(int cut, int ear) {
+        return from[cut].atEar()[ear];
+    }
+
+    /// Inverts I − T at one frequency.
+    private void invert(Response[][] t, int f) {
+        int k = t.length;
+        double[][] re = new double[k][2 * k];
+        double[][] im = new double[k][2 * k];
+        for (int i = 0; i < k; i++) {
+            for (int j = 0; j < k; j++) {
+                re[i][j] = (i == j ? 1 : 0) - t[i][j].re()[f];
+                im[i][j] = -t[i][j].im()[f];
+            }
+            re[i][k + i] = 1;
+        }
+        for (int c = 0; c < k; c++) {
+            int pivot = c;
+            for (int r = c + 1; r < k; r++)
+                if (power(re, im, r, c) > power(re, im, pivot, c)) pivot = r;
+            swap(re, c, pivot);
+            swap(im, c, pivot);
+            double p = Math.max(power(re, im, c, c), 1e-24);
+            double invRe = re[c][c] / p;
+            double invIm = -im[c][c] / p;
+            scale(re[c], im[c], invRe, invIm);
+            for (int r = 0; r < k; r++) if (r != c) subtract(re, im, r, c);
+        }
+        for (int i = 0; i < k; i++) {
+            for (int j = 0; j < k; j++) {
+                inverse[i][j].re()[f] = re[i][k + j];
+                inverse[i][j].im()[f] = im[i][k + j];
+            }
+        }
+    }
+
+    private static double power(double[][] re, double[][] im, int r, int c) {
+        return re[r][c] * re[r][c] + im[r][c] * im[r][c];
+    }
+
+    private static void swap(double[][] rows, int a, int b) {
+        double[] row = rows[a];
+        rows[a] = rows[b];
+        rows[b] = row;
+    }
+
+    private static void scale(double[] re, double[] im, double byRe, double byIm) {
+        for (int j = 0; j < re.length; j++) {
+            double r = re[j] * byRe - im[j] * byIm;
+            im[j] = re[j] * byIm + im[j] * byRe;
+            re[j] = r;
+        }
+    }
+
+    private static void subtract(double[][] re, double[][] im, int row, int pivot) {
+        double fRe = re[row][pivot];
+        double fIm = im[row][pivot];
+        if (fRe == 0 && fIm == 0) return;
+        for (int j = 0; j < re[row].length; j++) {
+            re[row][j] -= fRe * re[pivot][j] - fIm * im[pivot][j];
+            im[row][j] -= fRe * im[pivot][j] + fIm * re[pivot][j];
+        }
+    }
+}

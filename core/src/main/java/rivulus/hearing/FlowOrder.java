@@ -1,0 +1,154 @@
+package rivulus.hearing;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import rivulus.signal.LiveGraph;
+
+/// An order in which sound can be followed through a live graph, and the few nodes at which its
+/// loops are cut for it.
+///
+/// The strongly connected components are found with Tarjan's algorithm (1972), in time linear in
+/// nodes and edges. In every component that goes round, the node with the most ways in times ways
+/// out is cut (its incoming edges are set aside), until nothing goes round. The cut set is small,
+/// not proven smallest; results do not depend on it.
+final class FlowOrder {
+    private final LiveGraph live;
+    private final boolean[] cut;
+    private final int[] order;
+    private int ordered;
+    private final List<int[]> rounds = new ArrayList<>();
+    private final int[] firstComponent;
+
+    // Tarjan's state
+    private final int[] index;
+    private final int[] low;
+    private final boolean[] onStack;
+    private final int[] stack;
+    private final int[] path;
+    private final int[] next;
+
+    private FlowOrder(LiveGraph live) {
+        this.live = live;
+        int n = live.size();
+        cut = new boolean[n];
+        order = new int[n];
+        index = new int[n];
+        low = new int[n];
+        onStack = new boolean[n];
+        stack = new int[n];
+        path = new int[n];
+        next = new int[n];
+        firstComponent = new int[n];
+        Arrays.fill(firstComponent, -1);
+        components();
+        for (int c = 0; c < rounds.size(); c++) for (int v : rounds.get(c)) firstComponent[v] = c;
+        while (!rounds.isEmpty()) {
+            for (int[] round : rounds) cut[busiest(round)] = true;
+            components();
+        }
+        for (int i = 0; i < n / 2; i++) {
+            int swap = order[i];
+            order[i] = order[n - 1 - i];
+            order[n - 1 - i] = swap;
+        }
+    }
+
+    static FlowOrder of(LiveGraph live) {
+        return new FlowOrder(live);
+    }
+
+    /// Nodes so that every edge that does not enter a cut node goes forward.
+    int[] order() {
+        return order;
+    }
+
+    boolean isCut(int node) {
+        return cut[node];
+    }
+
+    /// The cut nodes, ascending.
+    int[] cuts() {
+        int[] cuts = new int[cut.length];
+        int k = 0;
+        for (int v = 0; v < cut.length; v++) if (cut[v]) cuts[k++] = v;
+        return Arrays.copyOf(cuts, k);
+    }
+
+    /// The number of the loop system a node is in, or −1 where nothing goes round through it.
+    int loopOf(int node) {
+        return firstComponent[node];
+    }
+
+    private int busiest(int[] round) {
+        boolean[] member = new boolean[live.size()];
+        for (int v : round) member[v] = true;
+        int[] in = new int[live.size()];
+        int[] out = new int[live.size()];
+        for (int v : round) {
+            for (int e = live.firstEdge(v); e < live.firstEdge(v + 1); e++) {
+                int to = live.to(e);
+                if (!member[to] || cut[to]) continue;
+                out[v]++;
+                in[to]++;
+            }
+        }
+        int best = round[0];
+        for (int v : round) if (in[v] * out[v] > in[best] * out[best]) best = v;
+        return best;
+    }
+
+    /// Fills `order` (sinks first) and `rounds`, the components that go round.
+    private void components() {
+        Arrays.fill(index, 0);
+        rounds.clear();
+        ordered = 0;
+        int counter = 0;
+        int top = 0;
+        for (int root = 0; root < live.size(); root++) {
+            if (index[root] != 0) continue;
+            int depth = 0;
+            path[0] = root;
+            while (depth >= 0) {
+                int v = path[depth];
+                if (index[v] == 0) {
+                    index[v] = low[v] = ++counter;
+                    next[v] = live.firstEdge(v);
+                    stack[top++] = v;
+                    onStack[v] = true;
+                }
+                int deeper = -1;
+                while (next[v] < live.firstEdge(v + 1) && deeper < 0) {
+                    int to = live.to(next[v]++);
+                    if (cut[to]) continue;
+                    if (index[to] == 0) deeper = to;
+                    else if (onStack[to]) low[v] = Math.min(low[v], index[to]);
+                }
+                if (deeper >= 0) {
+                    path[++depth] = deeper;
+                    continue;
+                }
+                if (low[v] == index[v]) top = closeComponent(v, top);
+                if (--depth >= 0) low[path[depth]] = Math.min(low[path[depth]], low[v]);
+            }
+        }
+    }
+
+    private int closeComponent(int v, int top) {
+        int bottom = top;
+        do {
+            bottom--;
+            onStack[stack[bottom]] = false;
+            order[ordered++] = stack[bottom];
+        } while (stack[bottom] != v);
+        if (top - bottom > 1 || feedsItself(v)) rounds.add(Arrays.copyOfRange(stack, bottom, top));
+        return bottom;
+    }
+
+    private boolean feedsItself(int v) {
+        if (cut[v]) return false;
+        for (int e = live.firstEdge(v); e < live.firstEdge(v + 1); e++)
+            if (live.to(e) == v) return true;
+        return false;
+    }
+}

@@ -1,0 +1,156 @@
+package rivulus.hearing;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.PriorityQueue;
+import java.util.Set;
+import java.util.stream.Collectors;
+import rivulus.gear.Knob;
+import rivulus.gear.Setting;
+import rivulus.show.Ref;
+import rivulus.signal.KnobUse;
+import rivulus.signal.Leg;
+import rivulus.signal.Positions;
+import rivulus.signal.SignalGraph;
+
+/// Finds for a missing source the ways that lack the fewest knob turns.
+///
+/// A cheapest-first search (Dijkstra 1959) over points and the turns made so far, closed legs
+/// included; the cost is the effort of the distinct knobs turned, then the loss on the way. A knob
+/// is counted once, however many legs it opens, and cannot stand in two ways at once. Each point is
+/// entered with at most eight different sets of turns.
+public final class Openings {
+    private static final int MOST_SETS = 8;
+    private static final int MOST_STEPS = 40_000;
+    private static final double FAINTEST_DB = -60;
+
+    private final SignalGraph graph;
+    private final Positions positions;
+
+    private Openings(SignalGraph graph, Positions positions) {
+        this.graph = graph;
+        this.positions = positions;
+    }
+
+    /// Openings in a graph, from how the knobs stand.
+    public static Openings of(SignalGraph graph, Positions positions) {
+        return new Openings(graph, positions);
+    }
+
+    /// A way as far as it has been followed.
+    private record Trail(
+            Ref point,
+            Leg leg,
+            Trail before,
+            Map<Integer, Setting> turned,
+            int effort,
+            double db,
+            double ms) {
+        boolean passes(Ref other) {
+            for (Trail t = this; t != null; t = t.before) if (t.point.equals(other)) return true;
+            return false;
+        }
+
+        List<Leg> legs() {
+            List<Leg> legs = new ArrayList<>();
+            for (Trail t = this; t.leg != null; t = t.before) legs.addFirst(t.leg);
+            return legs;
+        }
+    }
+
+    /// The ways from a source to an ear that take the fewest turns, best first, at most `most`,
+    /// each with another set of turns. Empty where nothing joins the two, however the knobs stand.
+    public List<Opening> nearest(String source, String ear, int most) {
+        Set<Ref> targets =
+                graph.ears().get(ear).channels().stream()
+                        .flatMapToInt(Arrays::stream)
+                        .mapToObj(node -> graph.nodes().get(node).point())
+                        .collect(Collectors.toSet());
+        Ref start = graph.nodes().get(graph.sources().get(source)[0]).point();
+        PriorityQueue<Trail> open =
+                new PriorityQueue<>(
+                        Comparator.comparingInt(Trail::effort).thenComparingDouble(t -> -t.db));
+        open.add(new Trail(start, null, null, Map.of(), 0, 0, 0));
+        Map<Ref, Set<Map<Integer, Setting>>> entered = new HashMap<>();
+        Set<Map<Integer, Setting>> answered = new HashSet<>();
+        List<Opening> found = new ArrayList<>();
+        for (int steps = 0; steps < MOST_STEPS && !open.isEmpty() && found.size() < most; steps++) {
+            Trail trail = open.poll();
+            Set<Map<Integer, Setting>> sets =
+                    entered.computeIfAbsent(trail.point, _ -> new HashSet<>());
+            if (sets.size() >= MOST_SETS || !sets.add(trail.turned)) continue;
+            if (targets.contains(trail.point) && trail.leg != null) {
+                if (!trail.turned.isEmpty() && holds(trail) && answered.add(trail.turned))
+                    found.add(opening(trail));
+                continue;
+            }
+            for (Leg leg : graph.legsFrom(trail.point)) {
+                if (!trail.passes(leg.to())) extend(trail, leg, open);
+            }
+        }
+        return found;
+    }
+
+    private void extend(Trail trail, Leg leg, PriorityQueue<Trail> open) {
+        Map<Integer, Setting> turned = new LinkedHashMap<>(trail.turned);
+        int effort = trail.effort;
+        double db = leg.gainDb();
+        for (Leg.Govern govern : leg.governors()) {
+            Setting stands = turned.getOrDefault(govern.knob(), positions.get(govern.knob()));
+            if (!govern.governor().opens(stands)) {
+                if (turned.containsKey(govern.knob())) return;
+                KnobUse use = graph.knobs().get(govern.knob());
+                Setting opener = opener(use.knob(), govern, stands);
+                if (opener == null) return;
+                turned.put(govern.knob(), opener);
+                effort += use.knob().effort();
+                stands = opener;
+            }
+            db += govern.governor().gainDb(stands);
+        }
+        double after = trail.db + db;
+        if (after < FAINTEST_DB) return;
+        open.add(
+                new Trail(
+                        leg.to(), leg, trail, turned, effort, after, trail.ms + leg.delay().ms()));
+    }
+
+    private static Setting opener(Knob knob, Leg.Govern govern, Setting stands) {
+        if (knob instanceof Knob.Level level)
+            return new Setting.Level(Math.clamp(0, level.minDb(), level.maxDb()));
+        for (Setting other : knob.others(stands)) if (govern.governor().opens(other)) return other;
+        return null;
+    }
+
+    /// Whether every leg is open with all turns made: a later turn may have closed an earlier leg.
+    private boolean holds(Trail end) {
+        for (Leg leg : end.legs()) {
+            for (Leg.Govern govern : leg.governors()) {
+                Setting stands =
+                        end.turned.getOrDefault(govern.knob(), positions.get(govern.knob()));
+                if (!govern.governor().opens(stands)) return false;
+            }
+        }
+        return true;
+    }
+
+    private Opening opening(Trail end) {
+        List<Leg> legs = end.legs();
+        int breaksAt = 0;
+        while (breaksAt < legs.size() - 1
+                && positions.governedDb(legs.get(breaksAt)) > Double.NEGATIVE_INFINITY) breaksAt++;
+        List<Opening.KnobTurn> turns = new ArrayList<>();
+        end.turned.forEach(
+                (knob, to) ->
+                        turns.add(
+                                new Opening.KnobTurn(
+                                        graph.knobs().get(knob), positions.get(knob), to)));
+        return new Opening(legs, breaksAt, turns, end.db, end.ms);
+    }
+}

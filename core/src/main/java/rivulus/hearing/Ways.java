@@ -1,0 +1,159 @@
+package rivulus.hearing;
+
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.HashSet;
+import java.util.List;
+import java.util.PriorityQueue;
+import java.util.Set;
+import rivulus.gear.ChannelMap;
+import rivulus.gear.Delay;
+import rivulus.signal.Bands;
+import rivulus.signal.Leg;
+import rivulus.signal.LiveGraph;
+import rivulus.signal.Node;
+import rivulus.signal.SignalGraph;
+
+/// Finds the strongest ways through a live graph.
+///
+/// Best-first search with an exact bound: the greatest gain from each node onward, found backwards
+/// first by relaxation. Ways come out in order of gain; a way passes no node twice, except that a
+/// round ends where it began. What goes left and right by the same legs is one way. Stops after 20
+/// 000 steps with what it has.
+public final class Ways {
+    private static final int MOST_STEPS = 20_000;
+
+    private final LiveGraph live;
+
+    private Ways(LiveGraph live) {
+        this.live = live;
+    }
+
+    /// Ways through that live graph.
+    public static Ways of(LiveGraph live) {
+        return new Ways(live);
+    }
+
+    /// The strongest ways from a source to an ear, strongest first, at most `most`.
+    public List<Way> strongest(String source, String ear, int most) {
+        SignalGraph graph = live.graph();
+        int[] targets =
+                graph.ears().get(ear).channels().stream()
+                        .flatMapToInt(Arrays::stream)
+                        .distinct()
+                        .toArray();
+        return strongest(graph.sources().get(source), targets, most);
+    }
+
+    /// A way as far as it has been followed.
+    private record Trail(int node, int edge, Trail before, double gain, double bound) {
+        boolean passes(int other) {
+            for (Trail t = this; t != null; t = t.before) if (t.node == other) return true;
+            return false;
+        }
+    }
+
+    List<Way> strongest(int[] starts, int[] targets, int most) {
+        double[] onward = greatestGains(targets);
+        boolean[] isTarget = new boolean[live.size()];
+        for (int t : targets) isTarget[t] = true;
+        PriorityQueue<Trail> open = new PriorityQueue<>(Comparator.comparingDouble(t -> -t.bound));
+        for (int start : starts) open.add(new Trail(start, -1, null, 1, Double.MAX_VALUE));
+        List<Way> found = new ArrayList<>();
+        Set<List<Integer>> seen = new HashSet<>();
+        for (int steps = 0; steps < MOST_STEPS && !open.isEmpty() && found.size() < most; steps++) {
+            Trail trail = open.poll();
+            if (trail.edge >= 0 && isTarget[trail.node]) {
+                if (seen.add(legsOf(trail))) found.add(way(trail));
+                continue;
+            }
+            for (int e = live.firstEdge(trail.node); e < live.firstEdge(trail.node + 1); e++) {
+                int to = live.to(e);
+                double gain = trail.gain * live.gain(e);
+                double bound = gain * (isTarget[to] ? 1 : onward[to]);
+                if (bound < Taps.FLOOR || trail.passes(to) && !isTarget[to]) continue;
+                open.add(new Trail(to, e, trail, gain, bound));
+            }
+        }
+        found.sort(Comparator.comparingDouble(Way::levelDb).reversed());
+        return found;
+    }
+
+    /// For every node the greatest gain of any walk on to a target; loops that gain are walked a
+    /// few times at most.
+    private double[] greatestGains(int[] targets) {
+        double[] best = new double[live.size()];
+        for (int t : targets) best[t] = 1;
+        boolean changed = true;
+        for (int round = 0; round < 64 && changed; round++) {
+            changed = false;
+            for (int v = live.size() - 1; v >= 0; v--) {
+                for (int e = live.firstEdge(v); e < live.firstEdge(v + 1); e++) {
+                    double through = live.gain(e) * best[live.to(e)];
+                    if (through <= best[v] * (1 + 1e-12)) continue;
+                    best[v] = through;
+                    changed = true;
+                }
+            }
+        }
+        return best;
+    }
+
+    private List<Integer> legsOf(Trail end) {
+        List<Integer> legs = new ArrayList<>();
+        for (Trail t = end; t.edge >= 0; t = t.before) legs.add(live.leg(t.edge).index());
+        return legs;
+    }
+
+    /// Every step with its gain over all channels: powers are averaged over the channels of a
+    /// point, as an ear would.
+    private Way way(Trail end) {
+        ArrayDeque<Trail> trail = new ArrayDeque<>();
+        for (Trail t = end; t != null; t = t.before) trail.addFirst(t);
+        Node start = live.graph().nodes().get(trail.removeFirst().node);
+        List<Way.Step> steps = new ArrayList<>();
+        Bands bands = live.graph().bands();
+        int band = Bands.OPEN;
+        Delay delay = Delay.NONE;
+        double[][] gains = identity(live.graph().nodesOf(start.point()).length);
+        for (Trail t : trail) {
+            Leg leg = live.leg(t.edge);
+            delay = delay.plus(leg.delay());
+            band = bands.after(band, live.band(t.edge));
+            gains = through(leg, gains);
+            steps.add(
+                    new Way.Step(
+                            leg,
+                            live.graph().nodes().get(t.node),
+                            powerDb(gains),
+                            delay.ms(),
+                            delay.minMs(),
+                            delay.maxMs()));
+        }
+        return new Way(start, steps, powerDb(gains) + 10 * Math.log10(bands.power(band)));
+    }
+
+    private static double[][] identity(int channels) {
+        double[][] gains = new double[channels][channels];
+        for (int c = 0; c < channels; c++) gains[c][c] = 1;
+        return gains;
+    }
+
+    private double[][] through(Leg leg, double[][] gains) {
+        double[][] out = new double[live.graph().nodesOf(leg.to()).length][gains[0].length];
+        for (ChannelMap map : leg.map()) {
+            double gain = live.legGain(leg.index()) * Math.pow(10, map.gainDb() / 20);
+            for (int s = 0; s < gains[0].length; s++)
+                out[map.to()][s] += gain * gains[map.from()][s];
+        }
+        return out;
+    }
+
+    private static double powerDb(double[][] gains) {
+        double power = 0;
+        for (double[] row : gains) for (double g : row) power += g * g / gains.length;
+        return 10 * Math.log10(power);
+    }
+}

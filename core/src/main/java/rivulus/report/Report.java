@@ -1,0 +1,188 @@
+package rivulus.report;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import rivulus.check.Finding;
+import rivulus.check.Proof;
+import rivulus.check.SceneProof;
+import rivulus.cure.Cure;
+import rivulus.gear.Setting;
+import rivulus.hearing.Arrival;
+import rivulus.hearing.Hearing;
+import rivulus.hearing.Way;
+import rivulus.show.Ref;
+import rivulus.show.Turn;
+
+/// What was found, as plain maps, lists, text and numbers, ready to be written as JSON. Levels and
+/// times are rounded to hundredths; silence is null.
+public final class Report {
+    private Report() {}
+
+    /// `{"scenes": [{"scene", "hearing": [{"ear", "source", "wish", "levelDb", "arrivals",
+    /// "verdict"}]}]}`.
+    public static Map<String, Object> hearing(Proof proof, List<SceneProof> scenes) {
+        List<Object> out = new ArrayList<>();
+        for (SceneProof scene : scenes) {
+            List<Object> cells = new ArrayList<>();
+            for (SceneProof.Heard cell : scene.all()) cells.add(cell(scene, cell));
+            out.add(map("scene", scene.scene().id(), "hearing", cells));
+        }
+        return map("show", proof.show().title(), "scenes", out);
+    }
+
+    private static Map<String, Object> cell(SceneProof scene, SceneProof.Heard cell) {
+        Hearing hearing = cell.hearing();
+        return map(
+                "ear", cell.ear().id(),
+                "source", cell.source().id(),
+                "wish", cell.standing().wish().word(),
+                "levelDb", number(hearing.levelDb()),
+                "arrivals", hearing.arrivals().stream().map(Report::arrival).toList(),
+                "verdict", scene.verdict(cell.ear().id(), cell.source().id()).word());
+    }
+
+    private static Map<String, Object> arrival(Arrival arrival) {
+        return map("ms", number(arrival.ms()), "levelDb", number(arrival.levelDb()));
+    }
+
+    /// `{"findings": [{"rule", "severity", "scene", "ear", "source", "sentence", "evidence",
+    /// "fixes"}]}`.
+    ///
+    /// @param cures the cures of each finding; empty where none was looked for or found
+    public static Map<String, Object> findings(
+            Proof proof, List<Finding> findings, Map<Finding, List<Cure>> cures) {
+        List<Object> out = new ArrayList<>();
+        for (Finding finding : findings)
+            out.add(finding(finding, cures.getOrDefault(finding, List.of())));
+        return map("show", proof.show().title(), "findings", out);
+    }
+
+    private static Map<String, Object> finding(Finding finding, List<Cure> cures) {
+        return map(
+                "rule", finding.rule(),
+                "severity", finding.severity().word(),
+                "scene", finding.scene(),
+                "ear", finding.ear().orElse(null),
+                "source", finding.source().orElse(null),
+                "sentence", finding.sentence(),
+                "evidence", evidence(finding),
+                "fixes", cures.stream().map(Report::cure).toList());
+    }
+
+    private static Map<String, Object> evidence(Finding finding) {
+        Map<String, Object> evidence = new LinkedHashMap<>();
+        finding.figures().forEach((name, value) -> evidence.put(name, number(value)));
+        evidence.put("ways", finding.evidence().ways().stream().map(Report::shortWay).toList());
+        return evidence;
+    }
+
+    private static Map<String, Object> shortWay(Way way) {
+        return map("way", way.words(), "levelDb", number(way.levelDb()), "ms", number(way.ms()));
+    }
+
+    private static Map<String, Object> cure(Cure cure) {
+        return map(
+                "sentence", cure.sentence(),
+                "turns", cure.turns().stream().map(Report::turn).toList(),
+                "effects",
+                        cure.effects().stream()
+                                .map(
+                                        effect ->
+                                                map(
+                                                        "scene",
+                                                        effect.scene(),
+                                                        "sentence",
+                                                        effect.words() + "."))
+                                .toList());
+    }
+
+    private static Map<String, Object> turn(Turn turn) {
+        Map<String, Object> out =
+                map(
+                        "knob",
+                        turn.knob().toString(),
+                        "from",
+                        setting(turn.from()),
+                        "to",
+                        setting(turn.to()));
+        turn.scene().ifPresent(scene -> out.put("scene", scene));
+        return out;
+    }
+
+    private static Object setting(Setting setting) {
+        return switch (setting) {
+            case Setting.Level level -> level.isOff() ? "off" : number(level.db());
+            case Setting.Switch(boolean on) -> on;
+            case Setting.Choice(String option) -> option;
+        };
+    }
+
+    /// `{"ways": [{"levelDb", "ms", "minMs", "maxMs", "words", "steps": [{"point", "gainDb",
+    /// "ms"}]}]}`.
+    public static Map<String, Object> ways(
+            String source, String ear, String scene, List<Way> ways) {
+        return map(
+                "source",
+                source,
+                "ear",
+                ear,
+                "scene",
+                scene,
+                "ways",
+                ways.stream().map(Report::way).toList());
+    }
+
+    /// `{"traces": [...]}`, one for each scene.
+    public static Map<String, Object> traces(List<Object> scenes) {
+        return map("traces", scenes);
+    }
+
+    private static Map<String, Object> way(Way way) {
+        List<Object> steps = new ArrayList<>();
+        steps.add(step(way.start().point(), way.start().device(), way.start().label(), 0, 0));
+        for (Way.Step step : way.steps()) {
+            steps.add(
+                    step(
+                            step.to().point(),
+                            step.to().device(),
+                            step.to().label(),
+                            step.gainDb(),
+                            step.ms()));
+        }
+        return map(
+                "levelDb", number(way.levelDb()),
+                "ms", number(way.ms()),
+                "minMs", number(way.minMs()),
+                "maxMs", number(way.maxMs()),
+                "words", way.words(),
+                "steps", steps);
+    }
+
+    private static Map<String, Object> step(
+            Ref point, String device, String label, double gainDb, double ms) {
+        String words = label.isEmpty() ? device : device + ", " + label;
+        return map(
+                "point",
+                point.toString(),
+                "words",
+                words,
+                "gainDb",
+                number(gainDb),
+                "ms",
+                number(ms));
+    }
+
+    private static Double number(double value) {
+        if (Double.isInfinite(value) || Double.isNaN(value)) return null;
+        double rounded = Math.round(value * 100) / 100.0;
+        return rounded == 0 ? 0.0 : rounded;
+    }
+
+    private static Map<String, Object> map(Object... pairs) {
+        Map<String, Object> map = new LinkedHashMap<>();
+        for (int i = 0; i < pairs.length; i += 2) map.put((String) pairs[i], pairs[i + 1]);
+        return map;
+    }
+}

@@ -1,0 +1,107 @@
+package rivulus.show;
+
+import java.util.List;
+
+/// Who must, may and must not hear whom: the defaults that follow from roles, and the exceptions.
+public final class Brief {
+    private final Show show;
+    private final Defaults defaults;
+
+    private Brief(Show show, Defaults defaults) {
+        this.show = show;
+        this.defaults = defaults;
+    }
+
+    /// The brief of a show under those defaults.
+    public static Brief of(Show show, Defaults defaults) {
+        return new Brief(show, defaults);
+    }
+
+    /// What holds for an ear and a source in a scene, and why.
+    ///
+    /// An exception for that very scene comes first. A source that rests in the scene must not
+    /// reach the public and need not reach anybody. Then an exception for the whole show, then the
+    /// defaults.
+    public Standing wish(Ear ear, Source source, Scene scene) {
+        for (WishChange change : show.changes()) {
+            if (!change.scene().isEmpty() && change.covers(ear.id(), source.id(), scene.id())) {
+                return new Standing(change.wish(), change.reason(), true);
+            }
+        }
+        Standing lasting = lasting(ear, source);
+        boolean own = ear.of().equals(source.id());
+        if (scene.quiet().contains(source.id()) && !own) {
+            if (ear.isPublic() && lasting.wish() == Wish.MUST) {
+                return new Standing(
+                        Wish.MUST_NOT, "%s rests in this scene.".formatted(source.name()), false);
+            }
+            if (lasting.wish() == Wish.MUST) {
+                return new Standing(
+                        Wish.MAY, "%s rests in this scene.".formatted(source.name()), false);
+            }
+        }
+        if (scene.quiet().contains(source.id()) && own && lasting.wish() == Wish.MUST) {
+            return new Standing(
+                    Wish.MAY, "%s rests in this scene.".formatted(source.name()), false);
+        }
+        return lasting;
+    }
+
+    /// What holds for an ear and a source when no scene has a say.
+    public Standing lasting(Ear ear, Source source) {
+        for (WishChange change : show.changes()) {
+            if (change.scene().isEmpty() && change.covers(ear.id(), source.id(), "")) {
+                return new Standing(change.wish(), change.reason(), true);
+            }
+        }
+        return byRole(ear, source);
+    }
+
+    /// What the defaults say, exceptions left out.
+    public Standing byRole(Ear ear, Source source) {
+        String listener =
+                show.cast()
+                        .person(ear.of())
+                        .filter(_ -> ear.kind() == Ear.Kind.PERSON)
+                        .map(Person::part)
+                        .orElse(ear.kind().word());
+        boolean own = ear.of().equals(source.id());
+        for (Default row : defaults.rows()) {
+            if (row.fits(listener, source, own)) return new Standing(row.wish(), row.why(), false);
+        }
+        return new Standing(Wish.MAY, "Nothing is said about it.", false);
+    }
+
+    /// A wish with its reason.
+    ///
+    /// @param excepted whether somebody asked for it, against the defaults
+    public record Standing(Wish wish, String why, boolean excepted) {}
+
+    /// One row of the defaults; the first that fits holds.
+    ///
+    /// @param ears listeners by role or kind, or `*`
+    /// @param sources sources by role or kind, `own` for the one the ear belongs to, `voice` for
+    ///     any person, or `*`
+    public record Default(List<String> ears, List<String> sources, Wish wish, String why) {
+        public Default {
+            ears = List.copyOf(ears);
+            sources = List.copyOf(sources);
+        }
+
+        boolean fits(String listener, Source source, boolean own) {
+            boolean ear = ears.contains("*") || ears.contains(listener);
+            if (!ear) return false;
+            if (own) return sources.contains("own");
+            return sources.contains("*")
+                    || sources.contains(source.part())
+                    || source instanceof Person && sources.contains("voice");
+        }
+    }
+
+    /// The defaults, first match first. They ship as data.
+    public record Defaults(List<Default> rows) {
+        public Defaults {
+            rows = List.copyOf(rows);
+        }
+    }
+}

@@ -1,0 +1,45 @@
+package rivulus.show;
+
+import java.util.List;
+
+/// Something that listens.
+///
+/// @param of the person who listens, or the one source that a track or a second language is for;
+///     empty for the others
+/// @param at the points where it listens; a person's own ears where the file names none
+public record Ear(String id, String name, Kind kind, String of, List<Ref> at, Extras extras) {
+    public Ear {
+        at = List.copyOf(at);
+    }
+
+    /// What listens. The brief's defaults go by it.
+    public enum Kind {
+        PERSON("person"),
+        HOUSE("house"),
+        ASSISTIVE("assistive"),
+        STREAM("stream"),
+        SECOND_LANGUAGE("second-language"),
+        ON_DEMAND("on-demand"),
+        TRACK("track"),
+        CAMERA("camera");
+
+        private final String word;
+
+        Kind(String word) {
+            this.word = word;
+        }
+
+        /// As files write it: `on-demand`.
+        public String word() {
+            return word;
+        }
+    }
+
+    /// Whether the public is on this ear, so that what should be silent must not be heard there.
+    public boolean isPublic() {
+        return switch (kind) {
+            case HOUSE, ASSISTIVE, STREAM, SECOND_LANGUAGE, ON_DEMAND, CAMERA -> true;
+            case PERSON, TRACK -> false;
+        };
+    }
+}

@@ -1,0 +1,24 @@
+package rivulus.show;
+
+import java.util.List;
+import rivulus.gear.Setting;
+
+/// A knob that somebody will reach for to silence a source, and what they think it does.
+///
+/// @param to the setting they turn it to
+/// @param silences the sources that ought to fall silent
+/// @param except the ears that may still hear them; own tracks taken before the fader are always
+///     excepted
+public record MuteKey(
+        String id,
+        String name,
+        Ref knob,
+        Setting to,
+        List<String> silences,
+        List<String> except,
+        Extras extras) {
+    public MuteKey {
+        silences = List.copyOf(silences);
+        except = List.copyOf(except);
+    }
+}

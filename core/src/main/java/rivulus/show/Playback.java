@@ -1,0 +1,44 @@
+package rivulus.show;
+
+/// Something that plays: a music bed, cue pads, alerts.
+///
+/// @param at the point in the rig where it starts
+public record Playback(String id, String name, Kind kind, Ref at, Extras extras) implements Source {
+    /// What it is. The brief's defaults go by it.
+    public enum Kind {
+        /// Music that needs a licence on demand.
+        MUSIC,
+        /// Jingles and effects on pads.
+        CUES,
+        /// A clip that is part of the telling.
+        CLIP,
+        /// Whatever else a computer plays.
+        COMPUTER,
+        /// Programme from elsewhere.
+        PROGRAMME,
+        /// Notices of the stream.
+        ALERTS,
+        /// A measuring tone.
+        TONE;
+
+        /// As files and sentences write it: `music`.
+        public String word() {
+            return name().toLowerCase(java.util.Locale.ROOT);
+        }
+    }
+
+    @Override
+    public String part() {
+        return kind.word();
+    }
+
+    @Override
+    public String self() {
+        return "itself";
+    }
+
+    @Override
+    public String object() {
+        return "it";
+    }
+}

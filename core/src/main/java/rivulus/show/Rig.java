@@ -1,0 +1,25 @@
+package rivulus.show;
+
+import java.util.List;
+import java.util.Optional;
+
+/// The gear and how it is joined.
+public record Rig(List<Device> devices, List<Cable> cables, Extras extras) {
+    public Rig {
+        devices = List.copyOf(devices);
+        cables = List.copyOf(cables);
+    }
+
+    /// The device of that id.
+    public Optional<Device> device(String id) {
+        return devices.stream().filter(d -> d.id().equals(id)).findFirst();
+    }
+
+    /// The same rig with one device replaced by another of the same id.
+    public Rig with(Device device) {
+        return new Rig(
+                devices.stream().map(d -> d.id().equals(device.id()) ? device : d).toList(),
+                cables,
+                extras);
+    }
+}

@@ -1,0 +1,34 @@
+package rivulus.show;
+
+import java.util.Collections;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.SequencedMap;
+import rivulus.gear.Setting;
+
+/// A part of the show: what is turned against the base, and who rests.
+///
+/// @param quiet sources that are meant to be silent in it; the public must not hear them, and
+///     nobody must
+/// @param knobs settings that differ from the base while the scene lasts
+public record Scene(
+        String id,
+        String name,
+        List<String> quiet,
+        SequencedMap<Ref, Setting> knobs,
+        Extras extras) {
+    /// The one scene of a show that has none written down.
+    public static final String ONLY = "show";
+
+    public Scene {
+        quiet = List.copyOf(quiet);
+        knobs = Collections.unmodifiableSequencedMap(new LinkedHashMap<>(knobs));
+    }
+
+    /// The same scene with one knob turned.
+    public Scene withKnob(Ref knob, Setting setting) {
+        SequencedMap<Ref, Setting> turned = new LinkedHashMap<>(knobs);
+        turned.put(knob, setting);
+        return new Scene(id, name, quiet, turned, extras);
+    }
+}

@@ -1,0 +1,144 @@
+package rivulus.show;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.UnaryOperator;
+import rivulus.gear.Setting;
+
+/// The show document.
+///
+/// @param changes the brief: exceptions from the defaults that follow from roles
+/// @param mutes knobs that people reach for to silence something, and what they expect
+/// @param templates gear that is kept with the show beside the shipped catalogue
+public record Show(
+        String title,
+        Cast cast,
+        List<Place> places,
+        List<Ear> ears,
+        List<WishChange> changes,
+        Rig rig,
+        List<Scene> scenes,
+        List<MuteKey> mutes,
+        List<OwnTemplate> templates,
+        Extras extras) {
+    /// The version of the file format that this program writes.
+    public static final int VERSION = 1;
+
+    public Show {
+        places = List.copyOf(places);
+        ears = List.copyOf(ears);
+        changes = List.copyOf(changes);
+        scenes = List.copyOf(scenes);
+        mutes = List.copyOf(mutes);
+        templates = List.copyOf(templates);
+    }
+
+    /// A show in which nothing has been said yet.
+    public static Show untitled() {
+        return new Show(
+                "Untitled show",
+                new Cast(List.of(), List.of(), Extras.NONE),
+                List.of(),
+                List.of(),
+                List.of(),
+                new Rig(List.of(), List.of(), Extras.NONE),
+                List.of(
+                        new Scene(
+                                Scene.ONLY, "Show", List.of(), new LinkedHashMap<>(), Extras.NONE)),
+                List.of(),
+                List.of(),
+                Extras.NONE);
+    }
+
+    /// The ear of that id.
+    public Optional<Ear> ear(String id) {
+        return ears.stream().filter(e -> e.id().equals(id)).findFirst();
+    }
+
+    /// The scene of that id.
+    public Optional<Scene> scene(String id) {
+        return scenes.stream().filter(s -> s.id().equals(id)).findFirst();
+    }
+
+    /// The place of that id.
+    public Optional<Place> place(String id) {
+        return places.stream().filter(p -> p.id().equals(id)).findFirst();
+    }
+
+    /// The sources that somebody is meant to hear.
+    public List<Source> sources() {
+        return cast.sources();
+    }
+
+    /// The show under another name.
+    public Show titled(String newTitle) {
+        return new Show(
+                newTitle, cast, places, ears, changes, rig, scenes, mutes, templates, extras);
+    }
+
+    /// The show with one knob turned where the turn says.
+    public Show with(Turn turn) {
+        return turn.scene().isPresent()
+                ? withScene(turn.scene().get(), scene -> scene.withKnob(turn.knob(), turn.to()))
+                : withKnob(turn.knob(), turn.to());
+    }
+
+    /// The show with every turn made, in order.
+    public Show with(List<Turn> turns) {
+        Show show = this;
+        for (Turn turn : turns) show = show.with(turn);
+        return show;
+    }
+
+    /// The show with one knob of the base turned. A device that is not there leaves the show as it
+    /// is.
+    public Show withKnob(Ref knob, Setting setting) {
+        return rig.device(knob.device())
+                .map(device -> withRig(rig.with(device.withKnob(knob.name(), setting))))
+                .orElse(this);
+    }
+
+    /// The show with another rig.
+    public Show withRig(Rig newRig) {
+        return new Show(
+                title, cast, places, ears, changes, newRig, scenes, mutes, templates, extras);
+    }
+
+    /// The show with another brief.
+    public Show withChanges(List<WishChange> newChanges) {
+        return new Show(
+                title, cast, places, ears, newChanges, rig, scenes, mutes, templates, extras);
+    }
+
+    /// The show with one exception in the brief in place of any other for the same ear, source and
+    /// scene.
+    public Show with(WishChange change) {
+        List<WishChange> all =
+                new ArrayList<>(
+                        withoutChange(change.ear(), change.source(), change.scene()).changes);
+        all.add(change);
+        return withChanges(all);
+    }
+
+    /// The show without the exception for exactly that ear, source and scene: the default holds
+    /// again.
+    public Show withoutChange(String ear, String source, String scene) {
+        return withChanges(
+                changes.stream()
+                        .filter(
+                                c ->
+                                        !(c.ear().equals(ear)
+                                                && c.source().equals(source)
+                                                && c.scene().equals(scene)))
+                        .toList());
+    }
+
+    /// The show with one scene edited.
+    public Show withScene(String id, UnaryOperator<Scene> edit) {
+        List<Scene> edited =
+                scenes.stream().map(s -> s.id().equals(id) ? edit.apply(s) : s).toList();
+        return new Show(title, cast, places, ears, changes, rig, edited, mutes, templates, extras);
+    }
+}

@@ -1,0 +1,26 @@
+package rivulus.show;
+
+/// What an ear wishes of a source.
+public enum Wish {
+    MUST("must", "must hear"),
+    MAY("may", "may hear"),
+    MUST_NOT("mustNot", "must not hear");
+
+    private final String word;
+    private final String phrase;
+
+    Wish(String word, String phrase) {
+        this.word = word;
+        this.phrase = phrase;
+    }
+
+    /// As files and outputs write it: `mustNot`.
+    public String word() {
+        return word;
+    }
+
+    /// As sentences say it: "must not hear".
+    public String phrase() {
+        return phrase;
+    }
+}

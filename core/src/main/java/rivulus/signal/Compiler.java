@@ -1,0 +1,446 @@
+package rivulus.signal;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.SequencedMap;
+import rivulus.gear.AcousticEnd;
+import rivulus.gear.Air;
+import rivulus.gear.Band;
+import rivulus.gear.Catalogue;
+import rivulus.gear.ChannelMap;
+import rivulus.gear.Delay;
+import rivulus.gear.Endpoint;
+import rivulus.gear.Governor;
+import rivulus.gear.Knob;
+import rivulus.gear.Picker;
+import rivulus.gear.Point;
+import rivulus.gear.Port;
+import rivulus.gear.Route;
+import rivulus.gear.Setting;
+import rivulus.gear.Template;
+import rivulus.show.Cable;
+import rivulus.show.Device;
+import rivulus.show.Ear;
+import rivulus.show.Person;
+import rivulus.show.Place;
+import rivulus.show.Playback;
+import rivulus.show.Ref;
+import rivulus.show.Show;
+
+/// Turns a show into its [SignalGraph]. The show must have been read or built soundly: every id it
+/// names exists.
+public final class Compiler {
+    private final Show show;
+    private final Catalogue catalogue;
+    private final List<Node> nodes = new ArrayList<>();
+    private final List<Leg> legs = new ArrayList<>();
+    private final List<KnobUse> knobs = new ArrayList<>();
+    private final Map<Ref, Integer> knobIndex = new HashMap<>();
+    private final Map<Ref, int[]> pointNodes = new LinkedHashMap<>();
+
+    private Compiler(Show show, Catalogue catalogue) {
+        this.show = show;
+        this.catalogue = catalogue;
+    }
+
+    /// Compiles a show whose templates are in the catalogue.
+    ///
+    /// @throws IllegalArgumentException if a device's template is not in the catalogue
+    public static SignalGraph compile(Show show, Catalogue catalogue) {
+        Catalogue all =
+                catalogue.with(show.templates().stream().map(own -> own.template()).toList());
+        return new Compiler(show, all).graph();
+    }
+
+    private SignalGraph graph() {
+        for (Person person : show.cast().people())
+            addPoints(person.id(), person.name(), catalogue.get(Catalogue.PERSON));
+        for (Device device : show.rig().devices())
+            addPoints(device.id(), device.name(), template(device));
+        for (Device device : show.rig().devices()) {
+            addKnobs(device);
+            addPickerKnobs(device);
+        }
+        for (Device device : show.rig().devices()) addRoutes(device);
+        for (Cable cable : show.rig().cables()) addCable(cable);
+        for (Device device : show.rig().devices()) addPicks(device);
+        for (Place place : show.places()) addAir(place);
+        for (Device device : show.rig().devices()) addWorn(device);
+        return new SignalGraph(nodes, legs, knobs, pointNodes, sourceNodes(), earNodes());
+    }
+
+    private Template template(Device device) {
+        return catalogue.get(device.template());
+    }
+
+    private void addPoints(String id, String name, Template template) {
+        for (Point point : template.points()) {
+            Ref ref = new Ref(id, point.id());
+            int[] channels = new int[point.channels()];
+            for (int c = 0; c < channels.length; c++) {
+                channels[c] = nodes.size();
+                nodes.add(new Node(nodes.size(), ref, name, point.label(), c));
+            }
+            pointNodes.put(ref, channels);
+        }
+    }
+
+    private void addKnobs(Device device) {
+        for (Knob knob : template(device).knobs()) addKnob(device, knob);
+    }
+
+    private void addKnob(Device device, Knob knob) {
+        Ref ref = new Ref(device.id(), knob.id());
+        knobIndex.put(ref, knobs.size());
+        knobs.add(new KnobUse(ref, device.name(), knob));
+    }
+
+    private void addLeg(
+            Leg.Kind kind,
+            Ref from,
+            Ref to,
+            double gainDb,
+            Delay delay,
+            Band band,
+            List<ChannelMap> map,
+            List<Leg.Govern> governors) {
+        List<ChannelMap> channels =
+                map.isEmpty()
+                        ? ChannelMap.usual(pointNodes.get(from).length, pointNodes.get(to).length)
+                        : map;
+        legs.add(new Leg(legs.size(), kind, from, to, gainDb, delay, band, channels, governors));
+    }
+
+    private void addRoutes(Device device) {
+        for (Route route : template(device).routes()) {
+            List<Leg.Govern> governors = new ArrayList<>();
+            for (Governor governor : route.governors()) {
+                governors.add(
+                        new Leg.Govern(
+                                knobIndex.get(new Ref(device.id(), governor.knob())), governor));
+            }
+            addLeg(
+                    Leg.Kind.ROUTE,
+                    new Ref(device.id(), route.from()),
+                    new Ref(device.id(), route.to()),
+                    route.gainDb(),
+                    route.delay(),
+                    route.band(),
+                    route.map(),
+                    governors);
+        }
+    }
+
+    private void addCable(Cable cable) {
+        Port from = port(cable.from());
+        Port to = port(cable.to());
+        addLead(cable.from().device(), from, cable.to().device(), to);
+        addLead(cable.to().device(), to, cable.from().device(), from);
+    }
+
+    private void addLead(String giver, Port gives, String taker, Port takes) {
+        if (gives.gives() == 0 || takes.takes() == 0) return;
+        Ref from = new Ref(giver, gives.outPoint());
+        Ref to = new Ref(taker, takes.inPoint());
+        addLeg(Leg.Kind.CABLE, from, to, 0, Delay.NONE, Band.OPEN, List.of(), List.of());
+    }
+
+    private Port port(Ref ref) {
+        Device device = show.rig().device(ref.device()).orElseThrow();
+        return template(device).port(ref.name()).orElseThrow();
+    }
+
+    // Endpoints and picks
+
+    /// An endpoint of one device, as a program on a computer sees it.
+    private record Shown(String device, String deviceName, Endpoint endpoint) {
+        String key() {
+            return device + "/" + endpoint.id();
+        }
+
+        Optional<Ref> side(Picker.Picks picks) {
+            Optional<String> point =
+                    switch (picks) {
+                        case OUTPUT, DESKTOP -> endpoint.plays();
+                        case INPUT -> endpoint.hears();
+                    };
+            return point.map(p -> new Ref(device, p));
+        }
+    }
+
+    private Optional<Device> computerOf(Device device) {
+        if (template(device).isComputer()) return Optional.of(device);
+        return show.rig().device(device.on()).filter(on -> template(on).isComputer());
+    }
+
+    private final Map<String, List<Shown>> endpointsSeen = new HashMap<>();
+
+    private List<Shown> endpointsOn(Device computer) {
+        return endpointsSeen.computeIfAbsent(computer.id(), _ -> findEndpoints(computer));
+    }
+
+    private List<Shown> findEndpoints(Device computer) {
+        List<Shown> seen = new ArrayList<>();
+        for (Device device : show.rig().devices()) {
+            boolean local = device.id().equals(computer.id()) || device.on().equals(computer.id());
+            for (Endpoint endpoint : template(device).endpoints()) {
+                boolean here =
+                        endpoint.port().isEmpty()
+                                ? local
+                                : isJoined(new Ref(device.id(), endpoint.port().get()), computer);
+                if (here) seen.add(new Shown(device.id(), device.name(), endpoint));
+            }
+        }
+        return seen;
+    }
+
+    private boolean isJoined(Ref port, Device computer) {
+        for (Cable cable : show.rig().cables()) {
+            Ref other =
+                    cable.from().equals(port)
+                            ? cable.to()
+                            : cable.to().equals(port) ? cable.from() : null;
+            if (other != null && other.device().equals(computer.id()) && port(other).host())
+                return true;
+        }
+        return false;
+    }
+
+    private void addPickerKnobs(Device device) {
+        Optional<Device> computer = computerOf(device);
+        for (Picker picker : template(device).pickers()) {
+            List<Knob.Option> options = new ArrayList<>();
+            if (!picker.standard())
+                options.add(new Knob.Option(Picker.DEFAULT, "the computer's default"));
+            options.add(new Knob.Option(Picker.NONE, "nothing"));
+            for (Shown shown : computer.map(this::endpointsOn).orElse(List.of())) {
+                if (shown.side(picker.picks()).isEmpty()) continue;
+                boolean own = shown.device().equals(computer.get().id());
+                options.add(
+                        new Knob.Option(
+                                shown.key(),
+                                own
+                                        ? shown.endpoint().label()
+                                        : shown.deviceName() + " " + shown.endpoint().label()));
+            }
+            addKnob(
+                    device,
+                    new Knob.Choice(
+                            picker.id(),
+                            picker.label(),
+                            "device",
+                            2,
+                            options,
+                            new Setting.Choice(picker.standing())));
+        }
+    }
+
+    private void addPicks(Device device) {
+        Optional<Device> computer = computerOf(device);
+        if (computer.isEmpty()) return;
+        for (Picker picker : template(device).pickers()) {
+            int knob = knobIndex.get(new Ref(device.id(), picker.id()));
+            Ref point = new Ref(device.id(), picker.point());
+            for (Shown shown : endpointsOn(computer.get())) {
+                Optional<Ref> side = shown.side(picker.picks());
+                if (side.isEmpty()) continue;
+                Ref from = picker.picks() == Picker.Picks.OUTPUT ? point : side.get();
+                Ref to = picker.picks() == Picker.Picks.OUTPUT ? side.get() : point;
+                addPick(from, to, picker.delay(), List.of(pick(knob, shown.key())));
+                if (picker.standard()) continue;
+                standardOf(computer.get(), picker.picks())
+                        .ifPresent(
+                                standard ->
+                                        addPick(
+                                                from,
+                                                to,
+                                                picker.delay(),
+                                                List.of(
+                                                        pick(knob, Picker.DEFAULT),
+                                                        pick(standard, shown.key()))));
+            }
+        }
+    }
+
+    private void addPick(Ref from, Ref to, Delay delay, List<Leg.Govern> governors) {
+        addLeg(Leg.Kind.PICK, from, to, 0, delay, Band.OPEN, List.of(), governors);
+    }
+
+    private static Leg.Govern pick(int knob, String option) {
+        return new Leg.Govern(
+                knob, new Governor("", Map.of(option, 0.0), Double.NEGATIVE_INFINITY));
+    }
+
+    private Optional<Integer> standardOf(Device computer, Picker.Picks picks) {
+        Picker.Picks side = picks == Picker.Picks.INPUT ? Picker.Picks.INPUT : Picker.Picks.OUTPUT;
+        return template(computer).pickers().stream()
+                .filter(p -> p.standard() && p.picks() == side)
+                .findFirst()
+                .map(p -> knobIndex.get(new Ref(computer.id(), p.id())));
+    }
+
+    // Air and ears
+
+    /// An acoustic end of a person or a device in a room.
+    private record Here(String owner, AcousticEnd end) {
+        Ref point() {
+            return new Ref(owner, end.point());
+        }
+    }
+
+    private void addAir(Place place) {
+        Optional<Air> air = catalogue.find(place.room()).flatMap(Template::air);
+        if (air.isEmpty()) return;
+        List<Here> ends = endsIn(place);
+        for (Here hearer : ends) {
+            if (!hearer.end().kind().hearsAir()) continue;
+            List<Here> sounders =
+                    ends.stream()
+                            .filter(end -> end.end().kind().sounds())
+                            .filter(end -> !end.owner().equals(hearer.owner()))
+                            .toList();
+            Optional<Here> aim =
+                    sounders.stream()
+                            .filter(end -> end.end().kind() == AcousticEnd.Kind.MOUTH)
+                            .min(
+                                    Comparator.comparingDouble(
+                                            end ->
+                                                    metres(
+                                                            place,
+                                                            air.get(),
+                                                            end.owner(),
+                                                            hearer.owner())));
+            for (Here sounder : sounders) addAirLeg(place, air.get(), sounder, hearer, aim);
+        }
+    }
+
+    private void addAirLeg(Place place, Air air, Here sounder, Here hearer, Optional<Here> aim) {
+        double metres = metres(place, air, sounder.owner(), hearer.owner());
+        double db = sounder.end().loudDb() + air.levelDb(metres) + hearer.end().hearsDb();
+        if (hearer.end().kind() == AcousticEnd.Kind.MICROPHONE) {
+            boolean aimed = aim.filter(sounder::equals).isPresent();
+            if (!aimed) db -= hearer.end().rejectsDb();
+            db -=
+                    sounder.end().kind() == AcousticEnd.Kind.LOUDSPEAKER
+                            ? sounder.end().rejectsDb()
+                            : 0;
+        } else {
+            db -= isolationOf(hearer.owner());
+        }
+        Delay delay = Delay.exactly(air.delayMs(metres));
+        addLeg(
+                Leg.Kind.AIR,
+                sounder.point(),
+                hearer.point(),
+                db,
+                delay,
+                Band.OPEN,
+                List.of(),
+                List.of());
+    }
+
+    private double isolationOf(String person) {
+        double isolation = 0;
+        for (Device device : show.rig().devices()) {
+            if (!device.worn().equals(person)) continue;
+            for (AcousticEnd end : template(device).ends())
+                isolation = Math.max(isolation, end.isolatesDb());
+        }
+        return isolation;
+    }
+
+    private List<Here> endsIn(Place place) {
+        List<Here> ends = new ArrayList<>();
+        for (Person person : show.cast().people()) {
+            if (!person.place().equals(place.id())) continue;
+            for (AcousticEnd end : catalogue.get(Catalogue.PERSON).ends())
+                ends.add(new Here(person.id(), end));
+        }
+        for (Device device : show.rig().devices()) {
+            if (!placeOf(device).equals(place.id())) continue;
+            for (AcousticEnd end : template(device).ends()) ends.add(new Here(device.id(), end));
+        }
+        return ends;
+    }
+
+    private String placeOf(Device device) {
+        return show.cast().person(device.worn()).map(Person::place).orElse(device.place());
+    }
+
+    /// A worn microphone sits at its wearer's mouth unless the place says otherwise.
+    private double metres(Place place, Air air, String a, String b) {
+        Optional<Double> said =
+                place.distances().stream()
+                        .filter(d -> d.joins(a, b))
+                        .map(Place.Distance::metres)
+                        .findFirst();
+        if (said.isPresent()) return said.get();
+        boolean worn = wears(a, b) || wears(b, a);
+        double otherwise = air.words().get(air.otherwise());
+        return worn ? air.words().getOrDefault("at the mouth", otherwise) : otherwise;
+    }
+
+    private boolean wears(String person, String device) {
+        return show.rig().device(device).filter(d -> d.worn().equals(person)).isPresent();
+    }
+
+    private void addWorn(Device device) {
+        if (device.worn().isEmpty()) return;
+        Ref ear = new Ref(device.worn(), "worn");
+        for (AcousticEnd end : template(device).ends()) {
+            if (end.kind() != AcousticEnd.Kind.WORN) continue;
+            Ref point = new Ref(device.id(), end.point());
+            addLeg(Leg.Kind.WORN, point, ear, 0, Delay.NONE, Band.OPEN, List.of(), List.of());
+        }
+    }
+
+    // Sources and ears
+
+    private SequencedMap<String, int[]> sourceNodes() {
+        SequencedMap<String, int[]> sources = new LinkedHashMap<>();
+        for (Person person : show.cast().people()) {
+            if (person.speaks())
+                sources.put(person.id(), pointNodes.get(new Ref(person.id(), "mouth")));
+        }
+        for (Playback playback : show.cast().playback())
+            sources.put(playback.id(), pointNodes.get(playback.at()));
+        return sources;
+    }
+
+    private SequencedMap<String, SignalGraph.EarNodes> earNodes() {
+        SequencedMap<String, SignalGraph.EarNodes> ears = new LinkedHashMap<>();
+        for (Ear ear : show.ears()) ears.put(ear.id(), earNodes(listensAt(ear)));
+        return ears;
+    }
+
+    private static List<Ref> listensAt(Ear ear) {
+        return ear.at().isEmpty()
+                ? List.of(new Ref(ear.of(), "worn"), new Ref(ear.of(), "open"))
+                : ear.at();
+    }
+
+    private SignalGraph.EarNodes earNodes(List<Ref> points) {
+        int width = points.stream().mapToInt(p -> pointNodes.get(p).length).max().orElse(0);
+        List<int[]> channels = new ArrayList<>();
+        List<boolean[]> open = new ArrayList<>();
+        for (int c = 0; c < width; c++) {
+            int[] heard = new int[points.size()];
+            boolean[] byAir = new boolean[points.size()];
+            for (int p = 0; p < heard.length; p++) {
+                int[] of = pointNodes.get(points.get(p));
+                heard[p] = of[Math.min(c, of.length - 1)];
+                byAir[p] =
+                        show.cast().person(points.get(p).device()).isPresent()
+                                && points.get(p).name().equals("open");
+            }
+            channels.add(heard);
+            open.add(byAir);
+        }
+        return new SignalGraph.EarNodes(channels, open);
+    }
+}

@@ -1,0 +1,200 @@
+package rivulus.signal;
+
+import java.util.Arrays;
+import java.util.BitSet;
+import java.util.function.IntPredicate;
+
+/// The graph as sound finds it at one stand of the knobs: only open legs, only what can still reach
+/// an ear.
+///
+/// Building costs time and memory in proportion to the channels of all legs.
+public final class LiveGraph {
+    private final SignalGraph graph;
+    private final Positions positions;
+    private final double[] legGain;
+
+    private final int[] head;
+    private final int[] edge;
+    private final int[] to;
+    private final double[] gain;
+    private final long[] ns;
+    private final int[] band;
+
+    private LiveGraph(SignalGraph graph, Positions positions, double[] legGain) {
+        this.graph = graph;
+        this.positions = positions;
+        this.legGain = legGain;
+        Edges edges = graph.edges;
+        BitSet useful = reachingEars();
+        int n = graph.nodes().size();
+        head = new int[n + 1];
+        int[] live = new int[edges.size()];
+        int count = 0;
+        for (int e = 0; e < live.length; e++) {
+            if (legGain[edges.leg[e]] <= 0 || !useful.get(edges.to[e])) continue;
+            live[count++] = e;
+            head[edges.from[e] + 1] = count;
+        }
+        for (int v = 0; v < n; v++) head[v + 1] = Math.max(head[v + 1], head[v]);
+        edge = Arrays.copyOf(live, count);
+        to = new int[count];
+        gain = new double[count];
+        ns = new long[count];
+        band = new int[count];
+        for (int slot = 0; slot < count; slot++) {
+            int e = edge[slot];
+            int leg = edges.leg[e];
+            to[slot] = edges.to[e];
+            gain[slot] = legGain[leg] * edges.mapGain[e];
+            ns[slot] = graph.legs().get(leg).delay().nanos();
+            band[slot] = graph.bandOf(leg);
+        }
+    }
+
+    /// The graph as it is live at that stand of the knobs.
+    public static LiveGraph of(SignalGraph graph, Positions positions) {
+        return new LiveGraph(graph, positions, legGains(graph, positions));
+    }
+
+    /// The same graph with one leg cut.
+    public LiveGraph without(Leg leg) {
+        double[] gains = legGain.clone();
+        gains[leg.index()] = 0;
+        return new LiveGraph(graph, positions, gains);
+    }
+
+    private static double[] legGains(SignalGraph graph, Positions positions) {
+        double[] gains = new double[graph.legs().size()];
+        for (Leg leg : graph.legs()) {
+            double db = leg.gainDb() + positions.governedDb(leg);
+            gains[leg.index()] = db == 0 ? 1 : Math.pow(10, db / 20);
+        }
+        return gains;
+    }
+
+    /// The nodes from which an ear can be reached by open legs.
+    private BitSet reachingEars() {
+        BitSet ears = new BitSet(graph.nodes().size());
+        for (SignalGraph.EarNodes ear : graph.ears().values()) {
+            for (int[] channel : ear.channels()) for (int v : channel) ears.set(v);
+        }
+        return upstream(ears, leg -> legGain[leg] > 0);
+    }
+
+    /// Where this state and another of the same graph differ.
+    ///
+    /// @param upstream every node from which a leg whose gain differs can be reached, in either
+    ///     state
+    /// @param downstream every node that can be reached from such a leg, in either state
+    public record Difference(BitSet upstream, BitSet downstream) {}
+
+    /// Where this state and another of the same graph differ.
+    ///
+    /// @throws IllegalArgumentException if the other belongs to another graph
+    public Difference from(LiveGraph other) {
+        if (other.graph != graph)
+            throw new IllegalArgumentException("these are states of two different graphs");
+        Edges edges = graph.edges;
+        BitSet starts = new BitSet(graph.nodes().size());
+        BitSet ends = new BitSet(graph.nodes().size());
+        for (int e = 0; e < edges.size(); e++) {
+            if (legGain[edges.leg[e]] == other.legGain[edges.leg[e]]) continue;
+            starts.set(edges.from[e]);
+            ends.set(edges.to[e]);
+        }
+        IntPredicate open = leg -> legGain[leg] > 0 || other.legGain[leg] > 0;
+        return new Difference(upstream(starts, open), downstream(ends, open));
+    }
+
+    private BitSet downstream(BitSet starts, IntPredicate open) {
+        Edges edges = graph.edges;
+        BitSet marked = (BitSet) starts.clone();
+        int[] stack = new int[graph.nodes().size()];
+        int top = 0;
+        for (int v = starts.nextSetBit(0); v >= 0; v = starts.nextSetBit(v + 1)) stack[top++] = v;
+        while (top > 0) {
+            int v = stack[--top];
+            for (int e = edges.leaveHead[v]; e < edges.leaveHead[v + 1]; e++) {
+                int w = edges.to[e];
+                if (marked.get(w) || !open.test(edges.leg[e])) continue;
+                marked.set(w);
+                stack[top++] = w;
+            }
+        }
+        return marked;
+    }
+
+    private BitSet upstream(BitSet starts, IntPredicate open) {
+        Edges edges = graph.edges;
+        BitSet marked = (BitSet) starts.clone();
+        int[] stack = new int[graph.nodes().size()];
+        int top = 0;
+        for (int v = starts.nextSetBit(0); v >= 0; v = starts.nextSetBit(v + 1)) stack[top++] = v;
+        while (top > 0) {
+            int v = stack[--top];
+            for (int i = edges.enterHead[v]; i < edges.enterHead[v + 1]; i++) {
+                int e = edges.entering[i];
+                int u = edges.from[e];
+                if (marked.get(u) || !open.test(edges.leg[e])) continue;
+                marked.set(u);
+                stack[top++] = u;
+            }
+        }
+        return marked;
+    }
+
+    /// The graph this is a state of.
+    public SignalGraph graph() {
+        return graph;
+    }
+
+    /// How the knobs stand.
+    public Positions positions() {
+        return positions;
+    }
+
+    /// Gain of a leg with its knobs as they stand; 0 where it is closed.
+    public double legGain(int leg) {
+        return legGain[leg];
+    }
+
+    /// How many nodes there are, live or not.
+    public int size() {
+        return head.length - 1;
+    }
+
+    /// How many channels of legs are live.
+    public int edgeCount() {
+        return to.length;
+    }
+
+    /// The first live edge out of a node; the last is before `firstEdge(node + 1)`.
+    public int firstEdge(int node) {
+        return head[node];
+    }
+
+    /// Where a live edge goes.
+    public int to(int liveEdge) {
+        return to[liveEdge];
+    }
+
+    /// The gain of a live edge, above 0.
+    public double gain(int liveEdge) {
+        return gain[liveEdge];
+    }
+
+    /// The delay of a live edge in nanoseconds.
+    public long ns(int liveEdge) {
+        return ns[liveEdge];
+    }
+
+    /// The number of a live edge's band limit in [SignalGraph#bands()].
+    public int band(int liveEdge) {
+        return band[liveEdge];
+    }
+
+    /// The leg that a live edge is a channel of.
+    public Leg leg(int liveEdge) {
+        return graph.legs().get(graph.edges.leg[edge[liveEdge]]);
+    }
+}

@@ -1,0 +1,73 @@
+package rivulus.signal;
+
+import java.util.Arrays;
+import java.util.List;
+import rivulus.gear.Setting;
+import rivulus.show.Scene;
+import rivulus.show.Show;
+
+/// How every knob of a graph stands at one moment.
+public final class Positions {
+    private final Setting[] settings;
+
+    private Positions(Setting[] settings) {
+        this.settings = settings;
+    }
+
+    /// How the knobs stand in a scene of a show. Settings that a knob cannot take are left as they
+    /// came: they open nothing.
+    public static Positions of(SignalGraph graph, Show show, Scene scene) {
+        List<KnobUse> knobs = graph.knobs();
+        Setting[] settings = new Setting[knobs.size()];
+        for (int k = 0; k < settings.length; k++) settings[k] = knobs.get(k).knob().standing();
+        show.rig()
+                .devices()
+                .forEach(
+                        device ->
+                                device.knobs()
+                                        .forEach(
+                                                (name, setting) -> {
+                                                    int k = graph.knobIndex(device.id(), name);
+                                                    if (k >= 0) settings[k] = setting;
+                                                }));
+        scene.knobs()
+                .forEach(
+                        (ref, setting) -> {
+                            int k = graph.knobIndex(ref.device(), ref.name());
+                            if (k >= 0) settings[k] = setting;
+                        });
+        return new Positions(settings);
+    }
+
+    /// How that knob stands.
+    public Setting get(int knob) {
+        return settings[knob];
+    }
+
+    /// The same with one knob turned.
+    public Positions with(int knob, Setting setting) {
+        Setting[] turned = settings.clone();
+        turned[knob] = setting;
+        return new Positions(turned);
+    }
+
+    /// The decibels that the governors add to a leg; negative infinity where one closes it.
+    public double governedDb(Leg leg) {
+        double db = 0;
+        for (Leg.Govern govern : leg.governors()) {
+            db += govern.governor().gainDb(settings[govern.knob()]);
+            if (db == Double.NEGATIVE_INFINITY) return db;
+        }
+        return db;
+    }
+
+    @Override
+    public boolean equals(Object other) {
+        return other instanceof Positions positions && Arrays.equals(settings, positions.settings);
+    }
+
+    @Override
+    public int hashCode() {
+        return Arrays.hashCode(settings);
+    }
+}

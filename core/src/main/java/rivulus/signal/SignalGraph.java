@@ -1,0 +1,122 @@
+package rivulus.signal;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.SequencedMap;
+import rivulus.show.Ref;
+
+/// A show compiled: everything that sound could pass, whatever way the knobs stand.
+///
+/// Compiling costs time and memory in proportion to points, routes and pairs that share a room. The
+/// graph depends on cast, places, ears and rig, but not on how knobs stand: turning one asks for
+/// new [Positions] only.
+public final class SignalGraph {
+    private final List<Node> nodes;
+    private final List<Leg> legs;
+    private final List<KnobUse> knobs;
+    private final Map<String, Map<String, Integer>> knobIndex = new HashMap<>();
+    private final Map<Ref, int[]> pointNodes;
+    private final SequencedMap<String, int[]> sources;
+    private final SequencedMap<String, EarNodes> ears;
+
+    private final Bands bands = new Bands();
+    private final int[] legBand;
+    private final Map<Ref, List<Leg>> leaving = new HashMap<>();
+    final Edges edges;
+
+    SignalGraph(
+            List<Node> nodes,
+            List<Leg> legs,
+            List<KnobUse> knobs,
+            Map<Ref, int[]> pointNodes,
+            SequencedMap<String, int[]> sources,
+            SequencedMap<String, EarNodes> ears) {
+        this.nodes = List.copyOf(nodes);
+        this.legs = List.copyOf(legs);
+        this.knobs = List.copyOf(knobs);
+        this.pointNodes = Map.copyOf(pointNodes);
+        this.sources = new LinkedHashMap<>(sources);
+        this.ears = new LinkedHashMap<>(ears);
+        for (int k = 0; k < knobs.size(); k++) {
+            Ref ref = knobs.get(k).ref();
+            knobIndex.computeIfAbsent(ref.device(), _ -> new HashMap<>()).put(ref.name(), k);
+        }
+        for (Leg leg : legs) leaving.computeIfAbsent(leg.from(), _ -> new ArrayList<>()).add(leg);
+        legBand = legs.stream().mapToInt(leg -> bands.number(leg.band())).toArray();
+        edges = Edges.of(this.legs, this.pointNodes, nodes.size());
+    }
+
+    /// Every channel of every point.
+    public List<Node> nodes() {
+        return nodes;
+    }
+
+    /// Every stretch between two points.
+    public List<Leg> legs() {
+        return legs;
+    }
+
+    /// The band limits that occur, by number.
+    public Bands bands() {
+        return bands;
+    }
+
+    /// The number of a leg's band limit in [#bands()].
+    public int bandOf(int leg) {
+        return legBand[leg];
+    }
+
+    /// Every leg out of a point, open or closed.
+    public List<Leg> legsFrom(Ref point) {
+        return leaving.getOrDefault(point, List.of());
+    }
+
+    /// Every knob in the rig, those that choose among endpoints included.
+    public List<KnobUse> knobs() {
+        return knobs;
+    }
+
+    /// The place of a knob in [#knobs()], or −1 if the rig has no such knob.
+    public int knobIndex(String device, String knob) {
+        return knobIndex.getOrDefault(device, Map.of()).getOrDefault(knob, -1);
+    }
+
+    /// The knob of that name.
+    public Optional<KnobUse> knob(Ref ref) {
+        int k = knobIndex(ref.device(), ref.name());
+        return k < 0 ? Optional.empty() : Optional.of(knobs.get(k));
+    }
+
+    /// The knobs of one device, in the order of its template.
+    public List<KnobUse> knobsOf(String device) {
+        List<KnobUse> own = new ArrayList<>();
+        for (KnobUse use : knobs) if (use.ref().device().equals(device)) own.add(use);
+        return own;
+    }
+
+    /// The nodes of a point, one for each channel; none where the point is not there.
+    public int[] nodesOf(Ref point) {
+        return pointNodes.getOrDefault(point, new int[0]).clone();
+    }
+
+    /// The nodes where a source starts, one for each of its channels; source ids in the order of
+    /// the cast.
+    public SequencedMap<String, int[]> sources() {
+        return sources;
+    }
+
+    /// The nodes where each ear listens; ear ids in the order of the show.
+    public SequencedMap<String, EarNodes> ears() {
+        return ears;
+    }
+
+    /// The nodes of one ear.
+    ///
+    /// @param channels for each channel of the ear, the nodes that are heard in it
+    /// @param open for each of those nodes, whether it is an open ear, reached through air
+    public record EarNodes(List<int[]> channels, List<boolean[]> open) {}
+}

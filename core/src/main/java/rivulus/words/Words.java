@@ -1,0 +1,54 @@
+package rivulus.words;
+
+import java.util.List;
+import java.util.Locale;
+
+/// Figures and lists in words.
+public final class Words {
+    /// Stands between a figure and its unit.
+    public static final String THIN = "\u2009";
+
+    private static final String MINUS = "\u2212";
+
+    private Words() {}
+
+    /// "−3.0 dB", with a real minus sign and a thin space; "silent" for negative infinity.
+    public static String db(double db) {
+        if (db == Double.NEGATIVE_INFINITY) return "silent";
+        return signed(db, 1) + THIN + "dB";
+    }
+
+    /// "412 ms"; one decimal under 10 ms.
+    public static String ms(double ms) {
+        return signed(ms, Math.abs(ms) < 9.95 && Math.rint(ms) != ms ? 1 : 0) + THIN + "ms";
+    }
+
+    /// "86 Hz", "1.2 kHz".
+    public static String hz(double hz) {
+        return hz < 1000 ? signed(hz, 0) + THIN + "Hz" : signed(hz / 1000, 1) + THIN + "kHz";
+    }
+
+    /// A figure with that many decimals and a real minus sign.
+    public static String signed(double value, int decimals) {
+        String text = String.format(Locale.ROOT, "%." + decimals + "f", Math.abs(value));
+        boolean zero = text.chars().allMatch(c -> c == '0' || c == '.');
+        return value < 0 && !zero ? MINUS + text : text;
+    }
+
+    /// "Maren", "Maren and Ivo", "Maren, Ivo and Nadia".
+    public static String list(List<String> items) {
+        if (items.isEmpty()) return "nobody";
+        if (items.size() == 1) return items.getFirst();
+        return String.join(", ", items.subList(0, items.size() - 1)) + " and " + items.getLast();
+    }
+
+    /// "1 ear", "3 ears".
+    public static String count(int n, String one, String many) {
+        return n + " " + (n == 1 ? one : many);
+    }
+
+    /// The first letter in upper case.
+    public static String sentence(String text) {
+        return text.isEmpty() ? text : Character.toUpperCase(text.charAt(0)) + text.substring(1);
+    }
+}
