@@ -11,10 +11,10 @@ import rivulus.signal.Response;
 /// s. The inverse is taken at every frequency of the grid by Gauss-Jordan elimination with partial
 /// pivoting: 51 · k³ for k cuts.
 final class Feedback {
-    /// Rounds are followed down to −80 dB.
-    private static final double FAINTEST = 1e-4;
-
     private static final int MOST_ROUNDS = 24;
+
+    /// Of the taps that stand at one cut after a round, at most this many loudest are followed on.
+    private static final int MOST_TAPS = 600;
 
     private final Bands bands;
     private final Flow.Field[] from;
@@ -95,7 +95,7 @@ final class Feedback {
                 Taps sum = Taps.NONE;
                 for (int j = 0; j < k; j++)
                     sum = sum.plus(wave[j].then(from[j].intoCut()[i], bands));
-                nextWave[i] = sum.atLeast(FAINTEST);
+                nextWave[i] = sum.loudest(MOST_TAPS);
                 heard |= !nextWave[i].isEmpty();
                 total[i] = total[i].plus(nextWave[i]);
             }

@@ -2,6 +2,7 @@ package rivulus.hearing;
 
 import java.util.BitSet;
 import rivulus.signal.Bands;
+import rivulus.signal.FlowOrder;
 import rivulus.signal.LiveGraph;
 
 /// Follows an impulse from one node through everything that does not go round.

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import rivulus.signal.Bands;
+import rivulus.signal.FlowOrder;
 import rivulus.signal.Grid;
 import rivulus.signal.Leg;
 import rivulus.signal.LiveGraph;

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import rivulus.signal.Bands;
+import rivulus.signal.FlowOrder;
 import rivulus.signal.Grid;
 import rivulus.signal.LiveGraph;
 import rivulus.signal.Response;
@@ -19,7 +20,7 @@ import rivulus.signal.SignalGraph;
 /// Loops are cut at a few nodes; from every source and every cut an impulse is followed once
 /// through the rest, which is a sum over paths in topological order; the cuts are then joined again
 /// at every frequency (see [Feedback]). The response is exact for any graph, except that single
-/// ways under −100 dB are left out. Cost: sources times live edges, plus 51 · k³ for k cuts.
+/// ways under −120 dB are left out. Cost: sources times live edges, plus 51 · k³ for k cuts.
 public final class Tracer {
     private static final double ARRIVAL_RANGE_DB = 50;
     private static final long SAME_NS = 50_000;
@@ -200,18 +201,21 @@ public final class Tracer {
     private Pair pair(Traced traced, int[] nodes, boolean[] open, int width, List<Drop> drops) {
         Taps direct = Taps.NONE;
         Taps round = Taps.NONE;
+        Taps worn = Taps.NONE;
+        Taps throughAir = Taps.NONE;
         int[] ears = new int[nodes.length];
         for (int i = 0; i < nodes.length; i++) {
             ears[i] = listenedIndex.get(nodes[i]);
             Taps here = traced.field.atEar()[ears[i]];
-            Taps roundHere =
-                    traced.goesRound && feedback.reaches(ears[i])
-                            ? roundsAt(traced, ears[i])
-                            : Taps.NONE;
+            boolean rounds = traced.goesRound && feedback.reaches(ears[i]);
+            Taps roundHere = rounds ? roundsAt(traced, ears[i]) : Taps.NONE;
             direct = direct.plus(here);
             round = round.plus(roundHere);
-            collect(drops, here.plus(roundHere), open[i], width);
+            if (open[i]) throughAir = throughAir.plus(here).plus(roundHere);
+            else worn = worn.plus(here).plus(roundHere);
         }
+        collect(drops, worn, false, width);
+        collect(drops, throughAir, true, width);
         return new Pair(direct, ears, matters(direct, round) ? traced.settled() : null);
     }
 
@@ -268,10 +272,16 @@ public final class Tracer {
     /// A tap at an ear, as power.
     private record Drop(long ns, double power, boolean throughAir) {}
 
+    /// Taps of one time in one channel are one drop, in phase.
     private void collect(List<Drop> drops, Taps taps, boolean throughAir, int width) {
-        for (int i = 0; i < taps.size(); i++) {
-            double power = taps.gain[i] * taps.gain[i] * bands.power(taps.band[i]) / width;
-            drops.add(new Drop(taps.ns[i], power, throughAir));
+        for (int from = 0, to; from < taps.size(); from = to) {
+            to = from + 1;
+            while (to < taps.size() && taps.ns[to] - taps.ns[from] <= Taps.SAME_NS) to++;
+            double power =
+                    to == from + 1
+                            ? taps.gain[from] * taps.gain[from] * bands.power(taps.band[from])
+                            : Sum.response(taps.between(from, to), bands).power();
+            drops.add(new Drop(taps.ns[from], power / width, throughAir));
         }
     }
 

@@ -5,8 +5,8 @@ import java.util.Locale;
 
 /// Figures and lists in words.
 public final class Words {
-    /// Stands between a figure and its unit.
-    public static final String THIN = "\u2009";
+    /// Stands between a figure and its unit: a thin space that does not break.
+    public static final String THIN = "\u202F";
 
     private static final String MINUS = "\u2212";
 

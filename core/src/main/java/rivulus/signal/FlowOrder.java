@@ -1,18 +1,18 @@
-package rivulus.hearing;
+package rivulus.signal;
 
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import rivulus.signal.LiveGraph;
 
 /// An order in which sound can be followed through a live graph, and the few nodes at which its
 /// loops are cut for it.
 ///
 /// The strongly connected components are found with Tarjan's algorithm (1972), in time linear in
-/// nodes and edges. In every component that goes round, the node with the most ways in times ways
-/// out is cut (its incoming edges are set aside), until nothing goes round. The cut set is small,
-/// not proven smallest; results do not depend on it.
-final class FlowOrder {
+/// nodes and edges. In every component that goes round, one node is cut (its incoming edges from
+/// within the component are set aside), until nothing goes round: the one with the most ways in
+/// times ways out, among those that sound needs time to come to if there are any. The cut set is
+/// small, not proven smallest; results do not depend on it.
+public final class FlowOrder {
     private final LiveGraph live;
     private final boolean[] cut;
     private final int[] order;
@@ -54,21 +54,24 @@ final class FlowOrder {
         }
     }
 
-    static FlowOrder of(LiveGraph live) {
+    /// The order of a live graph.
+    public static FlowOrder of(LiveGraph live) {
         return new FlowOrder(live);
     }
 
-    /// Nodes so that every edge that does not enter a cut node goes forward.
-    int[] order() {
+    /// Nodes so that every edge goes forward, but for those that enter a cut node from its own
+    /// component. Not to be changed.
+    public int[] order() {
         return order;
     }
 
-    boolean isCut(int node) {
+    /// Whether a node's incoming edges from its own component are set aside.
+    public boolean isCut(int node) {
         return cut[node];
     }
 
     /// The cut nodes, ascending.
-    int[] cuts() {
+    public int[] cuts() {
         int[] cuts = new int[cut.length];
         int k = 0;
         for (int v = 0; v < cut.length; v++) if (cut[v]) cuts[k++] = v;
@@ -76,7 +79,7 @@ final class FlowOrder {
     }
 
     /// The number of the loop system a node is in, or −1 where nothing goes round through it.
-    int loopOf(int node) {
+    public int loopOf(int node) {
         return firstComponent[node];
     }
 
@@ -85,17 +88,29 @@ final class FlowOrder {
         for (int v : round) member[v] = true;
         int[] in = new int[live.size()];
         int[] out = new int[live.size()];
+        boolean[] atOnce = new boolean[live.size()];
         for (int v : round) {
             for (int e = live.firstEdge(v); e < live.firstEdge(v + 1); e++) {
                 int to = live.to(e);
-                if (!member[to] || cut[to]) continue;
+                if (!member[to] || isSetAside(v, to)) continue;
                 out[v]++;
                 in[to]++;
+                atOnce[to] |= live.ns(e) == 0;
             }
         }
         int best = round[0];
-        for (int v : round) if (in[v] * out[v] > in[best] * out[best]) best = v;
+        for (int v : round) {
+            boolean better =
+                    atOnce[best] == atOnce[v]
+                            ? in[v] * out[v] > in[best] * out[best]
+                            : atOnce[best];
+            if (better) best = v;
+        }
         return best;
+    }
+
+    private boolean isSetAside(int from, int to) {
+        return cut[to] && firstComponent[from] == firstComponent[to];
     }
 
     /// Fills `order` (sinks first) and `rounds`, the components that go round.
@@ -120,7 +135,7 @@ final class FlowOrder {
                 int deeper = -1;
                 while (next[v] < live.firstEdge(v + 1) && deeper < 0) {
                     int to = live.to(next[v]++);
-                    if (cut[to]) continue;
+                    if (isSetAside(v, to)) continue;
                     if (index[to] == 0) deeper = to;
                     else if (onStack[to]) low[v] = Math.min(low[v], index[to]);
                 }

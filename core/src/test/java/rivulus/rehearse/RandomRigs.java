@@ -1,0 +1,141 @@
+package rivulus.rehearse;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Optional;
+import java.util.Random;
+import net.jqwik.api.Arbitraries;
+import net.jqwik.api.Arbitrary;
+import rivulus.gear.Band;
+import rivulus.gear.Catalogue;
+import rivulus.gear.Delay;
+import rivulus.gear.Point;
+import rivulus.gear.Port;
+import rivulus.gear.Route;
+import rivulus.gear.Template;
+import rivulus.show.Cable;
+import rivulus.show.Cast;
+import rivulus.show.Device;
+import rivulus.show.Ear;
+import rivulus.show.Extras;
+import rivulus.show.Playback;
+import rivulus.show.Ref;
+import rivulus.show.Rig;
+import rivulus.show.Show;
+import rivulus.signal.Compiler;
+import rivulus.signal.LiveGraph;
+import rivulus.signal.Positions;
+import rivulus.signal.SignalGraph;
+
+/// Random rigs: a handful of made-up devices with random routes inside, joined by random leads,
+/// with one source and one ear. Delays are whole multiples of four samples at 48 kHz, so that no
+/// two arrivals fall into each other.
+final class RandomRigs {
+    static final double RATE_HZ = 48_000;
+    private static final double FOUR_SAMPLES_MS = 4 * 1000 / RATE_HZ;
+
+    private RandomRigs() {}
+
+    /// What a rig may have.
+    record Kind(boolean loops, boolean bands, double leastDb, double mostDb) {}
+
+    static Arbitrary<LiveGraph> of(Kind kind) {
+        return Arbitraries.longs().map(seed -> rig(new Random(seed), kind));
+    }
+
+    private static LiveGraph rig(Random random, Kind kind) {
+        int count = 2 + random.nextInt(5);
+        List<Template> templates = new ArrayList<>();
+        List<Device> devices = new ArrayList<>();
+        for (int d = 0; d < count; d++) {
+            templates.add(template("t" + d, random, kind));
+            devices.add(
+                    new Device(
+                            "d" + d,
+                            "d" + d,
+                            "t" + d,
+                            "",
+                            "",
+                            "",
+                            new LinkedHashMap<>(),
+                            Extras.NONE));
+        }
+        List<Cable> cables = new ArrayList<>();
+        for (int c = 0; c < 2 * count; c++) {
+            int from = random.nextInt(count);
+            int to = random.nextInt(count);
+            if (!kind.loops() && from >= to) continue;
+            Ref out = new Ref("d" + from, random.nextBoolean() ? "a" : "b");
+            Ref in = new Ref("d" + to, random.nextBoolean() ? "x" : "y");
+            cables.add(new Cable("c" + c, out, in, Extras.NONE));
+        }
+        Playback source =
+                new Playback("s", "s", Playback.Kind.TONE, new Ref("d0", "x.in"), Extras.NONE);
+        List<Ref> at = List.of(new Ref("d" + (count - 1), "a.out"), new Ref("d1", "b.out"));
+        Ear ear = new Ear("e", "e", Ear.Kind.STREAM, "", at, Extras.NONE);
+        Show show =
+                new Show(
+                        "random",
+                        new Cast(List.of(), List.of(source), Extras.NONE),
+                        List.of(),
+                        List.of(ear),
+                        List.of(),
+                        new Rig(devices, cables, Extras.NONE),
+                        Show.untitled().scenes(),
+                        List.of(),
+                        List.of(),
+                        Extras.NONE);
+        SignalGraph graph = Compiler.compile(show, Catalogue.of(templates));
+        return LiveGraph.of(graph, Positions.of(graph, show, show.scenes().getFirst()));
+    }
+
+    /// Two ports in, two out, stereo or mono, a middle point, and random routes between them.
+    private static Template template(String id, Random random, Kind kind) {
+        List<Port> ports = new ArrayList<>();
+        List<Point> points = new ArrayList<>();
+        for (String in : List.of("x", "y")) {
+            int channels = 1 + random.nextInt(2);
+            ports.add(new Port(in, "", "plug", "line", channels, 0, false));
+            points.add(new Point(in + ".in", "", channels));
+        }
+        for (String out : List.of("a", "b")) {
+            int channels = 1 + random.nextInt(2);
+            ports.add(new Port(out, "", "plug", "line", 0, channels, false));
+            points.add(new Point(out + ".out", "", channels));
+        }
+        points.add(new Point("m", "", 2));
+        List<Route> routes = new ArrayList<>();
+        for (String in : List.of("x.in", "y.in")) {
+            for (String to : List.of("m", "a.out", "b.out")) {
+                if (random.nextInt(3) > 0) routes.add(route(in, to, random, kind));
+            }
+        }
+        routes.add(route("m", "a.out", random, kind));
+        if (random.nextBoolean()) routes.add(route("m", "b.out", random, kind));
+        return new Template(
+                id,
+                id,
+                "desk",
+                "",
+                ports,
+                points,
+                routes,
+                List.of(),
+                List.of(),
+                List.of(),
+                List.of(),
+                Optional.empty());
+    }
+
+    private static Route route(String from, String to, Random random, Kind kind) {
+        double db = kind.leastDb() + random.nextDouble() * (kind.mostDb() - kind.leastDb());
+        double ms = (1 + random.nextInt(60)) * FOUR_SAMPLES_MS;
+        boolean limited = kind.bands() && random.nextInt(3) == 0;
+        Band band =
+                limited
+                        ? new Band(60 + random.nextInt(300), 3000 + random.nextInt(8000))
+                        : Band.OPEN;
+        return new Route(from, to, db, Delay.exactly(ms), band, List.of(), List.of(), List.of());
+    }
+}

@@ -1,0 +1,178 @@
+package rivulus.rehearse;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import net.jqwik.api.Arbitrary;
+import net.jqwik.api.Assume;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import net.jqwik.api.Provide;
+import net.jqwik.api.ShrinkingMode;
+import rivulus.hearing.Arrival;
+import rivulus.hearing.Hearing;
+import rivulus.hearing.Loop;
+import rivulus.hearing.Tracer;
+import rivulus.signal.Grid;
+import rivulus.signal.LiveGraph;
+
+/// The proof of the heart: what is traced and what is rendered agree, for any rig.
+class RendererProperties {
+    private static final int SAMPLES = 1 << 15;
+
+    @Provide
+    Arbitrary<LiveGraph> plain() {
+        return RandomRigs.of(new RandomRigs.Kind(false, false, -20, 3));
+    }
+
+    @Provide
+    Arbitrary<LiveGraph> looped() {
+        return RandomRigs.of(new RandomRigs.Kind(true, false, -24, -1));
+    }
+
+    @Provide
+    Arbitrary<LiveGraph> coloured() {
+        return RandomRigs.of(new RandomRigs.Kind(true, true, -24, -3));
+    }
+
+    @Provide
+    Arbitrary<LiveGraph> nearHowling() {
+        return RandomRigs.of(new RandomRigs.Kind(true, false, -12, 2));
+    }
+
+    @Property(tries = 300, shrinking = ShrinkingMode.OFF)
+    void everyTracedArrivalIsRenderedAndEveryRenderedOneIsTraced(@ForAll("plain") LiveGraph live) {
+        agree(live);
+    }
+
+    @Property(tries = 300, shrinking = ShrinkingMode.OFF)
+    void theSameHoldsWhereSoundGoesRound(@ForAll("looped") LiveGraph live) {
+        Assume.that(marginDb(live) > 3);
+        agree(live);
+    }
+
+    /// Within 0.1 dB and one sample, for all that lies no more than 40 dB under the strongest.
+    private static void agree(LiveGraph live) {
+        Hearing hearing = Tracer.of(live).hearing("e", "s");
+        double[] power = power(render(live));
+        double floor = Math.max(-55, hearing.strongest().map(a -> a.levelDb() - 40).orElse(-40.0));
+        for (Arrival arrival : hearing.arrivals()) {
+            if (arrival.levelDb() < floor) continue;
+            int at = (int) Math.round(arrival.ms() * RandomRigs.RATE_HZ / 1000);
+            double rendered =
+                    10 * Math.log10(power[Math.max(0, at - 1)] + power[at] + power[at + 1]);
+            assertThat(rendered)
+                    .as("at %s ms", arrival.ms())
+                    .isCloseTo(arrival.levelDb(), within(0.1));
+        }
+        for (int n = 0; n < power.length; n++) {
+            if (10 * Math.log10(power[n]) < floor) continue;
+            double ms = n * 1000 / RandomRigs.RATE_HZ;
+            assertThat(hearing.arrivals())
+                    .as("rendered at %s ms", ms)
+                    .anyMatch(a -> Math.abs(a.ms() - ms) < 1000 / RandomRigs.RATE_HZ);
+        }
+    }
+
+    @Property(tries = 120, shrinking = ShrinkingMode.OFF)
+    void theExactResponseIsTheSpectrumOfTheRenderedOneBandsAndLoopsIncluded(
+            @ForAll("coloured") LiveGraph live) {
+        Assume.that(marginDb(live) > 3);
+        Hearing hearing = Tracer.of(live).hearing("e", "s");
+        Assume.that(hearing.isHeard());
+        double[][][] responses = render(live);
+        double[] traced = hearing.spectrumDb();
+        double weighted = 0;
+        for (int f = 0; f < Grid.SIZE; f++) {
+            double power = powerAt(responses, Grid.hz(f));
+            weighted += Grid.weight(f) * power;
+            double db = 10 * Math.log10(power);
+            if (db > -50)
+                assertThat(traced[f]).as("at %s Hz", Grid.hz(f)).isCloseTo(db, within(0.1));
+        }
+        assertThat(hearing.levelDb()).isCloseTo(10 * Math.log10(weighted), within(0.1));
+    }
+
+    @Property(tries = 200, shrinking = ShrinkingMode.OFF)
+    void aRenderedLoopGrowsJustWhereTheTracedMarginIsNegative(
+            @ForAll("nearHowling") LiveGraph live) {
+        double margin = marginDb(live);
+        Assume.that(margin < 30 && Math.abs(margin) > 0.5);
+        double[] power = ring(live);
+        double early = peak(power, SAMPLES / 8, SAMPLES / 2);
+        double late = peak(power, SAMPLES / 2, SAMPLES);
+        boolean grows = late > early || Double.isInfinite(late) || Double.isNaN(late);
+        assertThat(grows).as("with a margin of %s dB", margin).isEqualTo(margin < 0);
+    }
+
+    private static double marginDb(LiveGraph live) {
+        return Tracer.of(live).loops().stream()
+                .mapToDouble(Loop::marginDb)
+                .min()
+                .orElse(Double.POSITIVE_INFINITY);
+    }
+
+    /// Impulse responses by channel of the source, channel of the ear, sample.
+    private static double[][][] render(LiveGraph live) {
+        double[][][] responses = new double[live.graph().sources().get("s").length][][];
+        for (int c = 0; c < responses.length; c++) {
+            responses[c] = Renderer.impulseResponse(live, "s", c, "e", RandomRigs.RATE_HZ, SAMPLES);
+        }
+        return responses;
+    }
+
+    /// Power at the ear after every node of the graph has been struck once.
+    private static double[] ring(LiveGraph live) {
+        Renderer renderer = Renderer.of(live, RandomRigs.RATE_HZ);
+        double[] strike = new double[renderer.blockSize()];
+        strike[0] = 1;
+        for (int node = 0; node < live.size(); node++) renderer.put(node, strike);
+        double[] power = new double[SAMPLES];
+        for (int start = 0; start + strike.length <= SAMPLES; start += strike.length) {
+            renderer.run();
+            for (int[] nodes : live.graph().ears().get("e").channels()) {
+                for (int i = 0; i < strike.length; i++) {
+                    for (int node : nodes) power[start + i] += Math.pow(renderer.read(node, i), 2);
+                }
+            }
+        }
+        return power;
+    }
+
+    /// Power at each sample, as an arrival counts it.
+    private static double[] power(double[][][] responses) {
+        double[] power = new double[SAMPLES];
+        for (double[][] channel : responses) {
+            for (double[] ear : channel) {
+                for (int n = 0; n < SAMPLES; n++) power[n] += ear[n] * ear[n] / channel.length;
+            }
+        }
+        return power;
+    }
+
+    private static double powerAt(double[][][] responses, double hz) {
+        double power = 0;
+        for (double[][] channel : responses)
+            for (double[] ear : channel) power += goertzel(ear, hz) / channel.length;
+        return power;
+    }
+
+    /// Goertzel's algorithm: the power of one frequency.
+    private static double goertzel(double[] samples, double hz) {
+        double c = 2 * Math.cos(2 * Math.PI * hz / RandomRigs.RATE_HZ);
+        double s1 = 0;
+        double s2 = 0;
+        for (double x : samples) {
+            double s0 = x + c * s1 - s2;
+            s2 = s1;
+            s1 = s0;
+        }
+        return s1 * s1 + s2 * s2 - c * s1 * s2;
+    }
+
+    private static double peak(double[] power, int from, int to) {
+        double peak = 0;
+        for (int n = from; n < to; n++) peak = Math.max(peak, power[n]);
+        return peak;
+    }
+}
