@@ -2,37 +2,55 @@ package rivulus.app;
 
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Optional;
 import javafx.application.Application;
 import javafx.stage.Stage;
+import rivulus.app.look.Look;
 import rivulus.app.session.Session;
-import rivulus.app.view.Look;
-import rivulus.app.view.MainWindow;
+import rivulus.app.session.Settings;
+import rivulus.app.shell.MainWindow;
 import rivulus.check.Limits;
 import rivulus.check.Prover;
 import rivulus.file.DemoShows;
 import rivulus.file.FileTrouble;
+import rivulus.file.Journal;
 import rivulus.file.Templates;
 
-/// The application.
+/// The application: `demo`, `open FILE`, or nothing for an empty window.
 public final class App extends Application {
     private Session session;
 
     @Override
-    public void start(Stage stage) throws FileTrouble {
+    public void start(Stage stage) {
         Look.loadFonts();
-        session =
-                new Session(
-                        Prover.of(Templates.shipped(), Templates.briefDefaults(), Limits.USUAL));
-        MainWindow window = new MainWindow(session);
+        Prover prover = Prover.of(Templates.shipped(), Templates.briefDefaults(), Limits.USUAL);
+        Settings settings = Settings.in(Settings.usualFolder());
+        List<Journal.Left> left = Journal.leftIn(settings.journals(), prover.catalogue());
+        session = new Session(prover, settings, journal(settings));
+        MainWindow window = new MainWindow(session, Optional.empty());
         stage.setTitle("Rivulus");
+        stage.setMinWidth(900);
+        stage.setMinHeight(600);
         stage.setScene(window.scene());
+        stage.setOnCloseRequest(
+                event -> {
+                    event.consume();
+                    window.quit();
+                });
         stage.show();
         List<String> words = getParameters().getRaw();
-        if (words.equals(List.of("demo"))) {
-            session.take(
-                    DemoShows.open(DemoShows.LANTERN_HOUR, session.prover().catalogue()), null);
-        } else if (words.size() == 2 && words.getFirst().equals("open")) {
-            session.open(Path.of(words.getLast()));
+        if (words.equals(List.of("demo"))) window.openDemo(DemoShows.LANTERN_HOUR);
+        if (words.size() == 2 && words.getFirst().equals("open"))
+            window.open(Path.of(words.getLast()));
+        window.offer(left);
+    }
+
+    private static Optional<Journal> journal(Settings settings) {
+        try {
+            return Optional.of(Journal.in(settings.journals()));
+        } catch (FileTrouble unwritable) {
+            System.getLogger("rivulus").log(System.Logger.Level.WARNING, unwritable.getMessage());
+            return Optional.empty();
         }
     }
 

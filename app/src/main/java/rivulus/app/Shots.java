@@ -7,30 +7,33 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayDeque;
 import java.util.Deque;
+import java.util.Optional;
 import javafx.application.Application;
 import javafx.application.Platform;
+import javafx.scene.Node;
 import javafx.scene.Scene;
+import javafx.scene.control.TextField;
 import javafx.scene.image.WritableImage;
 import javafx.stage.Stage;
 import javax.imageio.ImageIO;
+import rivulus.app.look.Look;
 import rivulus.app.session.Session;
-import rivulus.app.view.Look;
-import rivulus.app.view.MainWindow;
+import rivulus.app.session.Settings;
+import rivulus.app.shell.MainWindow;
 import rivulus.check.Limits;
 import rivulus.check.Prover;
 import rivulus.file.DemoShows;
 import rivulus.file.Templates;
 
-/// Takes a picture of every main view of the demo show, without a display.
+/// Takes a picture of every main view of the demo show at 1280 by 800, without a display.
 public final class Shots extends Application {
     private Session session;
     private MainWindow window;
     private Path folder;
-
-    /// A view to be pictured: what to do first, and the file's name.
-    private record Shot(String name, Runnable prepare) {}
-
     private final Deque<Shot> shots = new ArrayDeque<>();
+
+    /// A view to be pictured: the file's name, and what to do first.
+    private record Shot(String name, Runnable prepare) {}
 
     /// Pictures into the folder that is named.
     public static void main(String[] args) {
@@ -42,36 +45,69 @@ public final class Shots extends Application {
         Look.loadFonts();
         folder = Path.of(getParameters().getUnnamed().getFirst());
         Files.createDirectories(folder);
-        session =
-                new Session(
-                        Prover.of(Templates.shipped(), Templates.briefDefaults(), Limits.USUAL));
-        window = new MainWindow(session);
+        Settings settings = Settings.in(Files.createTempDirectory("rivulus-shots"));
+        settings.motion().set(false);
+        Prover prover = Prover.of(Templates.shipped(), Templates.briefDefaults(), Limits.USUAL);
+        session = new Session(prover, settings, Optional.empty());
+        window = new MainWindow(session, Optional.empty());
         stage.setScene(window.scene());
         stage.show();
-        session.take(DemoShows.open(DemoShows.LANTERN_HOUR, session.prover().catalogue()), null);
-        shots.add(
-                new Shot(
-                        "mixes-nadia-echo",
-                        () -> {
-                            session.scene().set("tales");
-                            session.ear().set("nadia");
-                        }));
-        shots.add(new Shot("mixes-stream-alerts", () -> session.ear().set("stream")));
-        shots.add(
-                new Shot(
-                        "mixes-sunniva-missing",
-                        () -> {
-                            session.scene().set("call-in");
-                            session.ear().set("sunniva");
-                        }));
-        shots.add(
-                new Shot(
-                        "night-teo-late",
-                        () -> {
-                            window.theme("night");
-                            session.ear().set("teo");
-                        }));
+        plan();
         next();
+    }
+
+    private void plan() {
+        shot("start", () -> {});
+        shot("mixes-echo", () -> window.openDemo(DemoShows.LANTERN_HOUR));
+        shot("mixes-cure-preview", () -> focus(".cure"));
+        shot("mixes-missing", () -> choose("call-in", "sunniva"));
+        shot("mixes-doubled", () -> choose("tales", "stream"));
+        shot("mixes-source", () -> session.source().set("nadia"));
+        shot(
+                "brief",
+                () -> {
+                    session.stage().set(rivulus.app.session.Stage.BRIEF);
+                    choose("call-in", "sunniva");
+                    session.source().set("bram");
+                });
+        shot(
+                "rig",
+                () -> {
+                    session.stage().set(rivulus.app.session.Stage.RIG);
+                    session.source().set("");
+                    session.device().set("desk");
+                });
+        shot(
+                "palette",
+                () -> {
+                    session.stage().set(rivulus.app.session.Stage.MIXES);
+                    session.device().set("");
+                    window.openPalette();
+                    ((TextField) window.scene().getRoot().lookup("#palette-search"))
+                            .setText("stream");
+                });
+        shot(
+                "night",
+                () -> {
+                    window.closeTop();
+                    session.settings().theme().set(Settings.NIGHT);
+                    choose("tales", "nadia");
+                });
+    }
+
+    private void shot(String name, Runnable prepare) {
+        shots.add(new Shot(name, prepare));
+    }
+
+    private void choose(String scene, String ear) {
+        session.scene().set(scene);
+        session.ear().set(ear);
+        session.source().set("");
+    }
+
+    private void focus(String selector) {
+        Node node = window.scene().getRoot().lookup(selector);
+        if (node != null) node.requestFocus();
     }
 
     private void next() {
@@ -95,8 +131,7 @@ public final class Shots extends Application {
     private void whenSettled(Runnable then) {
         Platform.runLater(
                 () -> {
-                    if (session.isSettled() && session.picture().get() != null)
-                        Platform.runLater(then);
+                    if (session.isSettled()) Platform.runLater(() -> Platform.runLater(then));
                     else whenSettled(then);
                 });
     }

@@ -1,9 +1,11 @@
 package rivulus.app;
 
+import java.nio.file.Path;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.ExecutionException;
@@ -23,11 +25,15 @@ import javafx.scene.input.MouseButton;
 import javafx.scene.robot.Robot;
 import javafx.scene.text.Text;
 import javafx.stage.Stage;
+import rivulus.app.look.Look;
 import rivulus.app.session.Session;
-import rivulus.app.view.Look;
-import rivulus.app.view.MainWindow;
+import rivulus.app.session.Settings;
+import rivulus.app.shell.FileAsker;
+import rivulus.app.shell.MainWindow;
 import rivulus.check.Limits;
 import rivulus.check.Prover;
+import rivulus.file.FileTrouble;
+import rivulus.file.Journal;
 import rivulus.file.Templates;
 
 /// A hand on keyboard and mouse before the real window, and an eye on what it shows. Nothing
@@ -36,6 +42,8 @@ final class Hand implements AutoCloseable {
     private static final Duration PATIENCE = Duration.ofSeconds(60);
     private static final long POLL_NANOS = 2_000_000;
     private static final CountDownLatch STARTED = new CountDownLatch(1);
+    private static final Prover PROVER =
+            Prover.of(Templates.shipped(), Templates.briefDefaults(), Limits.USUAL);
 
     static {
         Platform.startup(
@@ -46,37 +54,84 @@ final class Hand implements AutoCloseable {
                 });
     }
 
-    private final Session session;
-    private final MainWindow window;
-    private final Stage stage;
+    private final Path state;
+    private Session session;
+    private MainWindow window;
+    private Stage stage;
+    private Optional<Path> answer = Optional.empty();
 
-    private Hand(Session session, MainWindow window, Stage stage) {
-        this.session = session;
-        this.window = window;
-        this.stage = stage;
+    private Hand(Path state) {
+        this.state = state;
     }
 
-    /// A window of 1280 by 800 without a show.
-    static Hand atNewWindow() {
-        return onFx(
+    /// A window of 1280 by 800 without a show, with settings and journal in a folder.
+    static Hand atNewWindow(Path state) {
+        Hand hand = new Hand(state);
+        onFx(
                 () -> {
-                    Session session =
-                            new Session(
-                                    Prover.of(
-                                            Templates.shipped(),
-                                            Templates.briefDefaults(),
-                                            Limits.USUAL));
-                    MainWindow window = new MainWindow(session);
-                    Stage stage = new Stage();
-                    stage.setScene(window.scene());
-                    stage.show();
-                    stage.requestFocus();
-                    return new Hand(session, window, stage);
+                    hand.start();
+                    return null;
                 });
+        hand.settle();
+        return hand;
+    }
+
+    private void start() {
+        Settings settings = Settings.in(state);
+        settings.motion().set(false);
+        List<Journal.Left> left = Journal.leftIn(settings.journals(), PROVER.catalogue());
+        try {
+            session = new Session(PROVER, settings, Optional.of(Journal.in(settings.journals())));
+        } catch (FileTrouble trouble) {
+            throw new AssertionError(trouble);
+        }
+        FileAsker asker =
+                new FileAsker() {
+                    @Override
+                    public Optional<Path> toOpen() {
+                        return answer;
+                    }
+
+                    @Override
+                    public Optional<Path> toSave(String name) {
+                        return answer;
+                    }
+                };
+        window = new MainWindow(session, Optional.of(asker));
+        stage = new Stage();
+        stage.setScene(window.scene());
+        stage.show();
+        stage.requestFocus();
+        window.offer(left);
+    }
+
+    /// A window in which the demo show is open.
+    static Hand atDemo(Path state) {
+        return atShow(state, "lantern-hour");
+    }
+
+    /// A window in which one of the shipped shows is open.
+    static Hand atShow(Path state, String name) {
+        Hand hand = atNewWindow(state);
+        hand.act(() -> hand.window.openDemo(name));
+        return hand;
     }
 
     Session session() {
         return session;
+    }
+
+    MainWindow window() {
+        return window;
+    }
+
+    Stage stage() {
+        return stage;
+    }
+
+    /// What the file dialog will be answered with.
+    void willAnswer(Path file) {
+        answer = Optional.of(file);
     }
 
     /// Does something on the interface thread and waits until all that comes of it is there.
@@ -99,10 +154,22 @@ final class Hand implements AutoCloseable {
                 });
     }
 
+    /// Types letters and blanks.
+    void type(String words) {
+        for (char c : words.toUpperCase(java.util.Locale.ROOT).toCharArray()) {
+            press(c == ' ' ? KeyCode.SPACE : KeyCode.getKeyCode(String.valueOf(c)));
+        }
+    }
+
     /// Puts the keyboard on the first node that a selector finds.
     void focus(String selector) {
         Node node = find(selector);
         act(node::requestFocus);
+    }
+
+    /// Clicks in the middle of the first node that a selector finds.
+    void click(String selector) {
+        click(find(selector));
     }
 
     /// Clicks in the middle of a node.
@@ -118,9 +185,10 @@ final class Hand implements AutoCloseable {
 
     /// Waits until nothing is being worked out and the window has drawn it.
     void settle() {
-        await(session::isSettled);
-        onFx(() -> null);
-        await(session::isSettled);
+        for (int pass = 0; pass < 2; pass++) {
+            await(session::isSettled);
+            onFx(() -> null);
+        }
         onFx(
                 () -> {
                     window.scene().getRoot().applyCss();
@@ -138,6 +206,11 @@ final class Hand implements AutoCloseable {
         }
     }
 
+    /// Whether something is there for a selector.
+    boolean sees(String selector) {
+        return onFx(() -> window.scene().getRoot().lookup(selector) != null);
+    }
+
     /// The first node that a selector finds.
     Node find(String selector) {
         return onFx(
@@ -148,31 +221,61 @@ final class Hand implements AutoCloseable {
                 });
     }
 
+    /// The visible node with that text.
+    Node withText(String text) {
+        return onFx(
+                () -> {
+                    List<Node> found = new ArrayList<>();
+                    visit(
+                            window.scene().getRoot(),
+                            node -> {
+                                boolean labeled =
+                                        node instanceof Labeled l && text.equals(l.getText());
+                                boolean plain =
+                                        node instanceof Text t
+                                                && text.equals(t.getText())
+                                                && !(t.getParent() instanceof Labeled);
+                                if (labeled || plain) found.add(node);
+                            });
+                    if (found.isEmpty()) throw new AssertionError("nothing says \"" + text + "\"");
+                    return found.getFirst();
+                });
+    }
+
     /// Every visible text under a node, in order.
     List<String> textsIn(String selector) {
-        Node node = find(selector);
+        Node root = find(selector);
         return onFx(
                 () -> {
                     List<String> texts = new ArrayList<>();
-                    collect(node, texts);
+                    visit(
+                            root,
+                            node -> {
+                                if (node instanceof Labeled l
+                                        && l.getText() != null
+                                        && !l.getText().isEmpty()) texts.add(l.getText());
+                                if (node instanceof Text t && !(t.getParent() instanceof Labeled))
+                                    texts.add(t.getText());
+                            });
                     return texts;
                 });
     }
 
-    private static void collect(Node node, List<String> texts) {
+    /// All of it as one line.
+    String textIn(String selector) {
+        return String.join(" | ", textsIn(selector));
+    }
+
+    static void visit(Node node, java.util.function.Consumer<Node> visitor) {
         if (!node.isVisible()) return;
-        if (node instanceof Labeled labeled
-                && labeled.getText() != null
-                && !labeled.getText().isEmpty()) {
-            texts.add(labeled.getText());
+        visitor.accept(node);
+        if (node instanceof Parent parent) {
+            parent.getChildrenUnmodifiable().forEach(child -> visit(child, visitor));
         }
-        if (node instanceof Text text && !(node.getParent() instanceof Labeled))
-            texts.add(text.getText());
-        if (node instanceof Parent parent)
-            parent.getChildrenUnmodifiable().forEach(child -> collect(child, texts));
     }
 
     static <T> T onFx(Supplier<T> question) {
+        if (Platform.isFxApplicationThread()) return question.get();
         try {
             STARTED.await();
             CompletableFuture<T> answer = new CompletableFuture<>();

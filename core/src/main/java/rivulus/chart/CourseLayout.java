@@ -79,11 +79,7 @@ public final class CourseLayout {
             int next = course.beds().get(ribbon.passes().getFirst().bed()).column();
             for (Course.Pass pass : ribbon.passes()) {
                 Course.Bed bed = course.beds().get(pass.bed());
-                for (; next < bed.column(); next++) {
-                    Group free = new Group(null);
-                    free.lanes.add(new Lane(r));
-                    columns.get(next).add(free);
-                }
+                for (; next < bed.column(); next++) addFreeLane(next, r);
                 Group group =
                         groupOfBed.computeIfAbsent(
                                 bed,
@@ -95,7 +91,15 @@ public final class CourseLayout {
                 group.lanes.add(new Lane(r));
                 next = bed.column() + 1;
             }
+            for (; next < course.columns(); next++) addFreeLane(next, r);
         }
+    }
+
+    /// A ribbon that passes a column by, or the words beyond its end, keep a lane to themselves.
+    private void addFreeLane(int column, int ribbon) {
+        Group free = new Group(null);
+        free.lanes.add(new Lane(ribbon));
+        columns.get(column).add(free);
     }
 
     private void sweep() {

@@ -3,9 +3,11 @@ package rivulus.chart;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import rivulus.check.Finding;
 import rivulus.check.SceneProof;
 import rivulus.check.Verdict;
@@ -49,6 +51,18 @@ public final class Courses {
         return new Courses(scene, catalogue).course(cells);
     }
 
+    /// The devices that lie on the strongest ways of what an ear hears.
+    public static Set<String> devicesToEar(SceneProof scene, String ear) {
+        Set<String> devices = new HashSet<>();
+        for (SceneProof.Heard cell : scene.of(ear)) {
+            if (cell.hearing().levelDb() < FAINTEST_DB) continue;
+            for (Way way : waysThatCount(scene, cell)) {
+                for (Way.Step step : way.steps()) devices.add(step.to().point().device());
+            }
+        }
+        return devices;
+    }
+
     /// A ribbon before its beds have columns.
     private record Draft(
             SceneProof.Heard cell,
@@ -76,19 +90,26 @@ public final class Courses {
 
     private List<Draft> heard(SceneProof.Heard cell, Verdict verdict) {
         if (cell.hearing().levelDb() < FAINTEST_DB || verdict == Verdict.KEPT_OUT) return List.of();
+        List<Draft> drafts = new ArrayList<>();
+        for (Way way : waysThatCount(scene, cell)) {
+            drafts.add(
+                    new Draft(cell, state(verdict), way.levelDb(), stops(way), Optional.empty()));
+        }
+        return drafts;
+    }
+
+    /// The strongest way, and the next where it is nearly as strong.
+    private static List<Way> waysThatCount(SceneProof scene, SceneProof.Heard cell) {
         List<Way> ways =
                 Ways.of(scene.tracer().live())
                         .strongest(cell.source().id(), cell.ear().id(), MOST_WAYS);
-        List<Draft> drafts = new ArrayList<>();
-        for (Way way : ways) {
-            boolean counts =
-                    way.levelDb() > Math.max(ways.getFirst().levelDb() - RANGE_DB, FAINTEST_DB);
-            if (counts)
-                drafts.add(
-                        new Draft(
-                                cell, state(verdict), way.levelDb(), stops(way), Optional.empty()));
-        }
-        return drafts;
+        return ways.stream()
+                .filter(
+                        way ->
+                                way.levelDb()
+                                        > Math.max(
+                                                ways.getFirst().levelDb() - RANGE_DB, FAINTEST_DB))
+                .toList();
     }
 
     private static Course.State state(Verdict verdict) {

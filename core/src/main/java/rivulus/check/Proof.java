@@ -4,22 +4,46 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Supplier;
 import rivulus.show.Brief;
 import rivulus.show.Show;
 import rivulus.signal.SignalGraph;
 
 /// A show proven: what every ear hears in every scene, and what is wrong.
+///
+/// A scene is worked out when it is first asked for. May be shared between threads.
 public final class Proof {
     private final Show show;
     private final Brief brief;
     private final SignalGraph graph;
-    private final Map<String, SceneProof> scenes;
+    private final Map<String, Lazy> scenes = new LinkedHashMap<>();
 
-    Proof(Show show, Brief brief, SignalGraph graph, Map<String, SceneProof> scenes) {
+    /// A scene, worked out at most once.
+    private static final class Lazy {
+        private Supplier<SceneProof> work;
+        private SceneProof done;
+
+        Lazy(Supplier<SceneProof> work) {
+            this.work = work;
+        }
+
+        synchronized SceneProof get() {
+            if (done == null) {
+                done = work.get();
+                work = null;
+            }
+            return done;
+        }
+    }
+
+    Proof(Show show, Brief brief, SignalGraph graph) {
         this.show = show;
         this.brief = brief;
         this.graph = graph;
-        this.scenes = new LinkedHashMap<>(scenes);
+    }
+
+    void add(String scene, Supplier<SceneProof> work) {
+        scenes.put(scene, new Lazy(work));
     }
 
     /// The show that was proven.
@@ -39,16 +63,21 @@ public final class Proof {
 
     /// Every scene, in the order of the show.
     public List<SceneProof> scenes() {
-        return List.copyOf(scenes.values());
+        return scenes.values().stream().map(Lazy::get).toList();
+    }
+
+    /// The ids of the scenes, in the order of the show.
+    public List<String> sceneIds() {
+        return List.copyOf(scenes.keySet());
     }
 
     /// The scene of that id.
     public Optional<SceneProof> scene(String id) {
-        return Optional.ofNullable(scenes.get(id));
+        return Optional.ofNullable(scenes.get(id)).map(Lazy::get);
     }
 
     /// What is wrong in all scenes, scene by scene.
     public List<Finding> findings() {
-        return scenes.values().stream().flatMap(s -> s.findings().stream()).toList();
+        return scenes().stream().flatMap(scene -> scene.findings().stream()).toList();
     }
 }

@@ -2,9 +2,7 @@ package rivulus.check;
 
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import rivulus.gear.Catalogue;
 import rivulus.hearing.Tracer;
 import rivulus.show.Brief;
@@ -48,6 +46,11 @@ public final class Prover {
         return new Prover(catalogue, defaults, limits);
     }
 
+    /// The ids of the checks, those that stop a show first.
+    public static List<String> rules() {
+        return CHECKS.stream().map(Check::id).toList();
+    }
+
     /// The lines that the checks draw.
     public Limits limits() {
         return limits;
@@ -70,28 +73,48 @@ public final class Prover {
         boolean kin = earlier != null && sameStructure(show, earlier.show());
         SignalGraph graph = kin ? earlier.graph() : Compiler.compile(show, catalogue);
         Brief brief = Brief.of(show, defaults);
-        Map<String, SceneProof> scenes = new LinkedHashMap<>();
-        Tracer nearest = null;
+        boolean sameBrief = kin && show.changes().equals(earlier.show().changes());
+        Proof proof = new Proof(show, brief, graph);
+        String previous = "";
         for (Scene scene : show.scenes()) {
-            SceneProof before = kin ? earlier.scene(scene.id()).orElse(null) : null;
-            Positions positions = Positions.of(graph, show, scene);
-            Tracer tracer = trace(graph, positions, before == null ? nearest : before.tracer());
-            SceneProof proof = new SceneProof(show, brief, scene, tracer);
-            for (MuteKey key : show.mutes()) pressMute(proof, key, positions, before);
-            proof.found(check(proof));
-            scenes.put(scene.id(), proof);
-            nearest = tracer;
+            String nearest = previous;
+            proof.add(
+                    scene.id(),
+                    () -> {
+                        SceneProof before = kin ? earlier.scene(scene.id()).orElse(null) : null;
+                        SceneProof lean =
+                                before != null ? before : proof.scene(nearest).orElse(null);
+                        SceneProof done =
+                                prove(show, brief, scene, graph, lean, sameBrief ? before : null);
+                        for (MuteKey key : show.mutes()) pressMute(done, key, before);
+                        done.found(check(done));
+                        return done;
+                    });
+            previous = scene.id();
         }
-        return new Proof(show, brief, graph, scenes);
+        return proof;
+    }
+
+    private static SceneProof prove(
+            Show show,
+            Brief brief,
+            Scene scene,
+            SignalGraph graph,
+            SceneProof lean,
+            SceneProof sameWishes) {
+        Positions positions = Positions.of(graph, show, scene);
+        Tracer tracer = trace(graph, positions, lean == null ? null : lean.tracer());
+        return new SceneProof(show, brief, scene, tracer, sameWishes);
     }
 
     private static Tracer trace(SignalGraph graph, Positions positions, Tracer earlier) {
         if (earlier != null && earlier.live().positions().equals(positions)) return earlier;
-        return Tracer.after(LiveGraph.of(graph, positions), earlier);
+        if (earlier == null) return Tracer.of(LiveGraph.of(graph, positions));
+        return Tracer.after(earlier.live().at(positions), earlier);
     }
 
-    private static void pressMute(
-            SceneProof proof, MuteKey key, Positions positions, SceneProof before) {
+    private static void pressMute(SceneProof proof, MuteKey key, SceneProof before) {
+        Positions positions = proof.tracer().live().positions();
         SignalGraph graph = proof.tracer().live().graph();
         int knob = graph.knobIndex(key.knob().device(), key.knob().name());
         if (knob < 0 || positions.get(knob).equals(key.to())) return;

@@ -1,6 +1,7 @@
 package rivulus.check;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -19,26 +20,32 @@ public final class SceneProof {
     private final Scene scene;
     private final Tracer tracer;
     private final Map<String, Map<String, Heard>> heard = new LinkedHashMap<>();
+    private final List<Heard> all = new ArrayList<>();
     private final Map<String, Tracer> muted = new LinkedHashMap<>();
     private List<Finding> findings = List.of();
 
     /// One cell of the hearing chart.
     public record Heard(Ear ear, Source source, Brief.Standing standing, Hearing hearing) {}
 
-    SceneProof(Show show, Brief brief, Scene scene, Tracer tracer) {
+    /// @param sameWishes a proof of the same scene of a show with the same brief, or null
+    SceneProof(Show show, Brief brief, Scene scene, Tracer tracer, SceneProof sameWishes) {
         this.show = show;
         this.scene = scene;
         this.tracer = tracer;
+        boolean known = sameWishes != null && sameWishes.scene.quiet().equals(scene.quiet());
         for (Ear ear : show.ears()) {
             Map<String, Heard> row = new LinkedHashMap<>();
             for (Source source : show.sources()) {
                 Hearing hearing = tracer.hearing(ear.id(), source.id());
-                row.put(
-                        source.id(),
-                        new Heard(ear, source, brief.wish(ear, source, scene), hearing));
+                Brief.Standing standing =
+                        known
+                                ? sameWishes.of(ear.id(), source.id()).standing()
+                                : brief.wish(ear, source, scene);
+                row.put(source.id(), new Heard(ear, source, standing, hearing));
             }
             heard.put(ear.id(), row);
         }
+        for (Map<String, Heard> row : heard.values()) all.addAll(row.values());
     }
 
     void found(List<Finding> list) {
@@ -71,9 +78,7 @@ public final class SceneProof {
 
     /// Every ear with every source, in the order of the show.
     public List<Heard> all() {
-        List<Heard> all = new ArrayList<>();
-        heard.values().forEach(row -> all.addAll(row.values()));
-        return all;
+        return Collections.unmodifiableList(all);
     }
 
     /// What one ear hears of every source.

@@ -1,6 +1,7 @@
 package rivulus.check;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -20,7 +21,8 @@ public final class Trouble {
         this.findings = List.copyOf(findings);
     }
 
-    /// The troubles of a proof, worst first.
+    /// The troubles of a proof, worst first, and those of a severity in the order of
+    /// [Prover#rules()].
     public static List<Trouble> of(Proof proof) {
         Map<List<String>, List<Finding>> groups = new LinkedHashMap<>();
         for (Finding finding : proof.findings()) {
@@ -30,7 +32,10 @@ public final class Trouble {
         }
         return groups.values().stream()
                 .map(group -> new Trouble(proof.show(), group))
-                .sorted((a, b) -> a.severity().compareTo(b.severity()))
+                .sorted(
+                        Comparator.comparing(Trouble::severity)
+                                .thenComparing(
+                                        trouble -> Prover.rules().indexOf(trouble.first().rule())))
                 .toList();
     }
 

@@ -15,6 +15,7 @@ import java.util.function.BooleanSupplier;
 import rivulus.check.Finding;
 import rivulus.check.Proof;
 import rivulus.check.Prover;
+import rivulus.check.SceneProof;
 import rivulus.check.Severity;
 import rivulus.check.Trouble;
 import rivulus.check.Verdict;
@@ -29,6 +30,7 @@ import rivulus.show.Ref;
 import rivulus.show.Scene;
 import rivulus.show.Show;
 import rivulus.show.Turn;
+import rivulus.show.Wish;
 import rivulus.signal.KnobUse;
 import rivulus.signal.Leg;
 import rivulus.signal.Positions;
@@ -43,6 +45,7 @@ import rivulus.signal.Positions;
 /// least change. Stops after [#MOST_TRIALS] proofs.
 public final class Cures {
     private static final int MOST_TRIALS = 240;
+    private static final int TRIALS_FOR_OTHERS = 40;
     private static final int MOST_TURNS = 5;
     /// A cure that costs more than this above the cheapest is not offered.
     private static final int WORTH_OFFERING = 1;
@@ -51,11 +54,15 @@ public final class Cures {
             List.of("feed", "tap", "device", "send", "mute", "level", "fader", "gain", "");
 
     private static final int WAYS_LOOKED_AT = 4;
-    private static final int OPENINGS_LOOKED_AT = 4;
+    private static final int OPENINGS_LOOKED_AT = 10;
+
+    /// What must be heard may lose the 6 dB of a second equal arrival, and no more.
+    private static final double MOST_LOSS_DB = 6.5;
 
     private final Prover prover;
     private final Proof base;
     private final Set<Finding.Key> target = new HashSet<>();
+    private final List<String> scenesInOrder;
     private final Map<Finding.Key, Severity> known = new HashMap<>();
 
     private Cures(Prover prover, Proof base, List<Finding> findings) {
@@ -63,6 +70,10 @@ public final class Cures {
         this.base = base;
         for (Finding other : base.findings()) known.put(other.key(), other.severity());
         for (Finding finding : findings) target.add(finding.key());
+        Set<String> order = new LinkedHashSet<>();
+        for (Finding finding : findings) order.add(finding.scene());
+        order.addAll(base.sceneIds());
+        scenesInOrder = List.copyOf(order);
     }
 
     /// The best cures of a finding in every scene it shows in, least effort first, at most `most`.
@@ -92,24 +103,41 @@ public final class Cures {
         Set<Map<Ref, Setting>> tried = new HashSet<>();
         List<Cure> cures = new ArrayList<>();
         suggest(new Plan(Map.of(), List.of(), 0, base), open, tried);
-        for (int trials = 0;
-                trials < MOST_TRIALS && !open.isEmpty() && !cancelled.getAsBoolean();
-                trials++) {
+        int trialsLeft = MOST_TRIALS;
+        while (trialsLeft-- > 0 && !open.isEmpty() && !cancelled.getAsBoolean()) {
             Plan plan = open.poll();
             if (!cures.isEmpty() && plan.effort() > cures.getFirst().effort() + WORTH_OFFERING)
                 break;
             if (cures.stream().anyMatch(c -> plan.turns().containsAll(c.turns()))) continue;
             Proof proof = prover.prove(base.show().with(plan.turns()), plan.seenFrom());
             Plan proven = new Plan(plan.settings(), plan.turns(), plan.effort(), proof);
-            if (troubles(proof).isEmpty()) cures.add(cure(proven));
-            else if (plan.turns().size() < MOST_TURNS) suggest(proven, open, tried);
+            if (!troubles(proof).isEmpty()) {
+                if (plan.turns().size() < MOST_TURNS) suggest(proven, open, tried);
+            } else if (!weakens(proof)) {
+                if (cures.isEmpty()) trialsLeft = Math.min(trialsLeft, TRIALS_FOR_OTHERS);
+                cures.add(cure(proven));
+            }
         }
         cures.sort(
                 Comparator.comparingInt(Cure::effort)
                         .thenComparingInt(cure -> cure.turns().size())
                         .thenComparingInt(cure -> cure.effects().size())
                         .thenComparingInt(this::bluntness));
-        return cures.subList(0, Math.min(most, cures.size()));
+        return different(cures).stream().limit(most).toList();
+    }
+
+    /// Of cures that sound the same only the first is worth offering, and of the others only those
+    /// that let nobody hear what they need not.
+    private static List<Cure> different(List<Cure> cures) {
+        Set<List<String>> heard = new HashSet<>();
+        List<Cure> different = new ArrayList<>();
+        for (Cure cure : cures) {
+            List<String> sound =
+                    cure.effects().stream().map(effect -> effect.scene() + effect.words()).toList();
+            boolean intrudes = cure.effects().stream().anyMatch(Effect::intrudes);
+            if (heard.add(sound) && (different.isEmpty() || !intrudes)) different.add(cure);
+        }
+        return different;
     }
 
     private Cure cure(Plan plan) {
@@ -138,16 +166,38 @@ public final class Cures {
         return "%s to %s".formatted(use.words(), use.say(turn.to()));
     }
 
-    /// What a proof leaves uncured, or makes worse than it was.
+    /// What a proof leaves uncured, or makes worse than it was, in the first scene where it does;
+    /// scenes of the trouble itself come first. Later scenes are not worked out.
     private List<Finding> troubles(Proof proof) {
-        List<Finding> uncured = new ArrayList<>();
-        List<Finding> worse = new ArrayList<>();
-        for (Finding finding : proof.findings()) {
-            Severity before = known.get(finding.key());
-            if (target.contains(finding.key())) uncured.add(finding);
-            else if (before == null || finding.severity().compareTo(before) < 0) worse.add(finding);
+        for (String id : scenesInOrder) {
+            List<Finding> uncured = new ArrayList<>();
+            List<Finding> worse = new ArrayList<>();
+            for (Finding finding : proof.scene(id).orElseThrow().findings()) {
+                Severity before = known.get(finding.key());
+                if (target.contains(finding.key())) uncured.add(finding);
+                else if (before == null || finding.severity().compareTo(before) < 0)
+                    worse.add(finding);
+            }
+            if (!uncured.isEmpty()) return uncured;
+            if (!worse.isEmpty()) return worse;
         }
-        return uncured.isEmpty() ? worse : uncured;
+        return List.of();
+    }
+
+    /// Whether somebody who must be heard would be heard much fainter than before.
+    private boolean weakens(Proof proof) {
+        for (SceneProof scene : base.scenes()) {
+            SceneProof then = proof.scene(scene.scene().id()).orElseThrow();
+            if (then == scene) continue;
+            for (SceneProof.Heard cell : scene.all()) {
+                if (cell.standing().wish() != Wish.MUST) continue;
+                double before = cell.hearing().levelDb();
+                double after = then.of(cell.ear().id(), cell.source().id()).hearing().levelDb();
+                if (before > prover.limits().faintDb() && after < before - MOST_LOSS_DB)
+                    return true;
+            }
+        }
+        return false;
     }
 
     // What to try next
@@ -157,8 +207,9 @@ public final class Cures {
         if (troubles.isEmpty()) return;
         Finding trouble = troubles.getFirst();
         Set<String> scenes = new LinkedHashSet<>();
-        for (Finding other : troubles) {
-            if (other.key().anyScene().equals(trouble.key().anyScene())) scenes.add(other.scene());
+        scenes.add(trouble.scene());
+        for (Finding.Key key : target) {
+            if (key.anyScene().equals(trouble.key().anyScene())) scenes.add(key.scene());
         }
         for (Map<Ref, Setting> step : steps(trouble)) {
             extend(plan, step, scenes)

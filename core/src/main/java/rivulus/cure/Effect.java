@@ -8,6 +8,7 @@ import rivulus.check.SceneProof;
 import rivulus.check.Verdict;
 import rivulus.show.Ear;
 import rivulus.show.Source;
+import rivulus.show.Wish;
 import rivulus.words.Words;
 
 /// A difference for one ear and one source in one scene between two proofs.
@@ -47,6 +48,13 @@ public record Effect(
         effects.add(
                 new Effect(
                         scene.scene().id(), cell.ear(), cell.source(), cell, after, was, becomes));
+    }
+
+    /// Whether an ear comes to hear what it need not.
+    public boolean intrudes() {
+        return before.hearing().levelDb() <= AUDIBLE_DB
+                && after.hearing().levelDb() > AUDIBLE_DB
+                && after.standing().wish() != Wish.MUST;
     }
 
     /// The difference in words: "Teo no longer hears himself".

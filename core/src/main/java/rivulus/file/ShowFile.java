@@ -84,10 +84,10 @@ public final class ShowFile {
     static void replace(String text, Path file) throws FileTrouble {
         if (Files.isDirectory(file))
             throw new FileTrouble(file + ": this is a folder; choose a file name in it");
-        if (Files.exists(file) && !Files.isWritable(file)) {
+        if (isReadOnly(file)) {
             throw new FileTrouble(file + ": this file is read-only; save under another name");
         }
-        Path target = file.toAbsolutePath();
+        Path target = target(file);
         Path beside = target.resolveSibling("." + target.getFileName() + ".saving");
         try {
             writeAndFlush(text, beside);
@@ -113,6 +113,28 @@ public final class ShowFile {
                     failed);
         } finally {
             forget(beside);
+        }
+    }
+
+    /// Where a name leads: a link is followed, so that it is not replaced by a file.
+    private static Path target(Path file) {
+        try {
+            return file.toRealPath();
+        } catch (IOException notThereYet) {
+            return file.toAbsolutePath();
+        }
+    }
+
+    /// A file that is marked read-only is left alone even by a user who could write to it.
+    private static boolean isReadOnly(Path file) {
+        if (!Files.exists(file)) return false;
+        try {
+            boolean marked =
+                    Files.getPosixFilePermissions(file).stream()
+                            .noneMatch(right -> right.name().endsWith("WRITE"));
+            return marked || !Files.isWritable(file);
+        } catch (IOException | UnsupportedOperationException noSuchMarks) {
+            return !Files.isWritable(file);
         }
     }
 

@@ -1,5 +1,6 @@
 package rivulus.hearing;
 
+import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
@@ -27,8 +28,11 @@ import rivulus.signal.SignalGraph;
 /// entered with at most eight different sets of turns.
 public final class Openings {
     private static final int MOST_SETS = 8;
+    /// Ways that take this much more effort than the nearest are not looked for.
+    private static final int WORTH_SHOWING = 2;
+
     private static final int MOST_STEPS = 40_000;
-    private static final double FAINTEST_DB = -60;
+    private static final double FAINTEST_DB = -30;
 
     private final SignalGraph graph;
     private final Positions positions;
@@ -77,11 +81,13 @@ public final class Openings {
                 new PriorityQueue<>(
                         Comparator.comparingInt(Trail::effort).thenComparingDouble(t -> -t.db));
         open.add(new Trail(start, null, null, Map.of(), 0, 0, 0));
+        Set<Ref> leading = leadingTo(targets);
         Map<Ref, Set<Map<Integer, Setting>>> entered = new HashMap<>();
         Set<Map<Integer, Setting>> answered = new HashSet<>();
         List<Opening> found = new ArrayList<>();
         for (int steps = 0; steps < MOST_STEPS && !open.isEmpty() && found.size() < most; steps++) {
             Trail trail = open.poll();
+            if (!found.isEmpty() && trail.effort > found.getFirst().effort() + WORTH_SHOWING) break;
             Set<Map<Integer, Setting>> sets =
                     entered.computeIfAbsent(trail.point, _ -> new HashSet<>());
             if (sets.size() >= MOST_SETS || !sets.add(trail.turned)) continue;
@@ -91,10 +97,21 @@ public final class Openings {
                 continue;
             }
             for (Leg leg : graph.legsFrom(trail.point)) {
-                if (!trail.passes(leg.to())) extend(trail, leg, open);
+                if (leading.contains(leg.to()) && !trail.passes(leg.to())) extend(trail, leg, open);
             }
         }
         return found;
+    }
+
+    /// Every point from which a target can be reached at all, however the knobs stand.
+    private Set<Ref> leadingTo(Set<Ref> targets) {
+        Set<Ref> leading = new HashSet<>(targets);
+        ArrayDeque<Ref> next = new ArrayDeque<>(targets);
+        while (!next.isEmpty()) {
+            for (Leg leg : graph.legsTo(next.poll()))
+                if (leading.add(leg.from())) next.add(leg.from());
+        }
+        return leading;
     }
 
     private void extend(Trail trail, Leg leg, PriorityQueue<Trail> open) {

@@ -63,13 +63,25 @@ public final class LiveGraph {
         return new LiveGraph(graph, positions, gains);
     }
 
+    /// The same graph at another stand of the knobs; only legs of turned knobs are worked out anew.
+    public LiveGraph at(Positions others) {
+        double[] gains = legGain.clone();
+        for (int k = 0; k < graph.knobs().size(); k++) {
+            if (others.get(k).equals(positions.get(k))) continue;
+            for (Leg leg : graph.governedBy(k)) gains[leg.index()] = gain(leg, others);
+        }
+        return new LiveGraph(graph, others, gains);
+    }
+
     private static double[] legGains(SignalGraph graph, Positions positions) {
         double[] gains = new double[graph.legs().size()];
-        for (Leg leg : graph.legs()) {
-            double db = leg.gainDb() + positions.governedDb(leg);
-            gains[leg.index()] = db == 0 ? 1 : Math.pow(10, db / 20);
-        }
+        for (Leg leg : graph.legs()) gains[leg.index()] = gain(leg, positions);
         return gains;
+    }
+
+    private static double gain(Leg leg, Positions positions) {
+        double db = leg.gainDb() + positions.governedDb(leg);
+        return db == 0 ? 1 : Math.pow(10, db / 20);
     }
 
     /// The nodes from which an ear can be reached by open legs.

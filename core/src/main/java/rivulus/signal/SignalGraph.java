@@ -25,7 +25,9 @@ public final class SignalGraph {
 
     private final Bands bands = new Bands();
     private final int[] legBand;
+    private final List<List<Leg>> governed = new ArrayList<>();
     private final Map<Ref, List<Leg>> leaving = new HashMap<>();
+    private final Map<Ref, List<Leg>> entering = new HashMap<>();
     final Edges edges;
 
     SignalGraph(
@@ -45,7 +47,14 @@ public final class SignalGraph {
             Ref ref = knobs.get(k).ref();
             knobIndex.computeIfAbsent(ref.device(), _ -> new HashMap<>()).put(ref.name(), k);
         }
-        for (Leg leg : legs) leaving.computeIfAbsent(leg.from(), _ -> new ArrayList<>()).add(leg);
+        for (int k = 0; k < knobs.size(); k++) governed.add(new ArrayList<>());
+        for (Leg leg : legs) {
+            for (Leg.Govern govern : leg.governors()) governed.get(govern.knob()).add(leg);
+        }
+        for (Leg leg : legs) {
+            leaving.computeIfAbsent(leg.from(), _ -> new ArrayList<>()).add(leg);
+            entering.computeIfAbsent(leg.to(), _ -> new ArrayList<>()).add(leg);
+        }
         legBand = legs.stream().mapToInt(leg -> bands.number(leg.band())).toArray();
         edges = Edges.of(this.legs, this.pointNodes, nodes.size());
     }
@@ -73,6 +82,16 @@ public final class SignalGraph {
     /// Every leg out of a point, open or closed.
     public List<Leg> legsFrom(Ref point) {
         return leaving.getOrDefault(point, List.of());
+    }
+
+    /// Every leg into a point, open or closed.
+    public List<Leg> legsTo(Ref point) {
+        return entering.getOrDefault(point, List.of());
+    }
+
+    /// The legs that a knob governs.
+    public List<Leg> governedBy(int knob) {
+        return governed.get(knob);
     }
 
     /// Every knob in the rig, those that choose among endpoints included.

@@ -2,49 +2,67 @@ package rivulus.app.session;
 
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import rivulus.chart.Chart;
 import rivulus.chart.Course;
 import rivulus.chart.Courses;
+import rivulus.chart.KnobSheet;
 import rivulus.chart.Ruler;
 import rivulus.check.EarVerdict;
 import rivulus.check.Proof;
 import rivulus.check.SceneProof;
 import rivulus.gear.Catalogue;
 import rivulus.show.Ear;
+import rivulus.show.Show;
+import rivulus.show.Source;
 
-/// Everything the window shows of one proof, for one ear or source in one scene. Worked out off the
-/// interface thread.
+/// Everything the window shows of one proof and one choice. Worked out off the interface thread.
 ///
+/// @param ear the chosen ear, or null where the show has none
+/// @param source the source whose course is shown, or null where it is the ear's
 /// @param rail a verdict for each ear, worst first
+/// @param knobs the knobs of the chosen device, if one is chosen
+/// @param onTheWay the devices that the chosen ear depends on
 public record Picture(
         Proof proof,
         SceneProof scene,
         Ear ear,
-        String source,
+        Source source,
         List<EarVerdict> rail,
         Course course,
-        Ruler ruler) {
-    static Picture of(
-            Proof proof, String sceneId, String earId, String source, Catalogue catalogue) {
-        SceneProof scene = proof.scene(sceneId).orElse(proof.scenes().getFirst());
+        Ruler ruler,
+        Chart chart,
+        List<TroubleCard> troubles,
+        Optional<KnobSheet> knobs,
+        Set<String> onTheWay) {
+    /// What is chosen.
+    record Choice(String scene, String ear, String source, String device) {}
+
+    static Picture of(Proof proof, Choice choice, Catalogue catalogue) {
+        Show show = proof.show();
+        SceneProof scene = proof.scene(choice.scene()).orElse(proof.scenes().getFirst());
         Ear ear =
-                proof.show()
-                        .ear(earId)
-                        .orElseGet(() -> proof.show().ears().stream().findFirst().orElse(null));
-        if (ear == null)
-            return new Picture(proof, scene, null, "", List.of(), Course.DRY, new Ruler(List.of()));
-        boolean ofSource = proof.show().cast().source(source).isPresent();
-        Course course =
-                ofSource
-                        ? Courses.ofSource(scene, source, catalogue)
-                        : Courses.toEar(scene, ear.id(), catalogue);
+                show.ear(choice.ear())
+                        .orElseGet(() -> show.ears().stream().findFirst().orElse(null));
+        Source source = show.cast().source(choice.source()).orElse(null);
         return new Picture(
                 proof,
                 scene,
                 ear,
-                ofSource ? source : "",
+                source,
                 rail(proof, scene),
-                course,
-                Ruler.of(scene, ear));
+                course(scene, ear, source, catalogue),
+                ear == null ? new Ruler(List.of()) : Ruler.of(scene, ear),
+                Chart.of(scene),
+                TroubleCard.of(proof, scene),
+                KnobSheet.of(scene, choice.device(), ear, catalogue),
+                ear == null ? Set.of() : Courses.devicesToEar(scene, ear.id()));
+    }
+
+    private static Course course(SceneProof scene, Ear ear, Source source, Catalogue catalogue) {
+        if (source != null) return Courses.ofSource(scene, source.id(), catalogue);
+        return ear == null ? Course.DRY : Courses.toEar(scene, ear.id(), catalogue);
     }
 
     private static List<EarVerdict> rail(Proof proof, SceneProof scene) {
@@ -56,5 +74,10 @@ public record Picture(
                                                 v.severity().map(Enum::ordinal).orElse(99))
                                 .thenComparing(v -> v.elsewhere().isEmpty()))
                 .toList();
+    }
+
+    /// The show that is pictured.
+    public Show show() {
+        return proof.show();
     }
 }

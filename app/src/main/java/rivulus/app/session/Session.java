@@ -21,21 +21,31 @@ import rivulus.check.Trouble;
 import rivulus.cure.Cure;
 import rivulus.cure.Cures;
 import rivulus.file.FileTrouble;
+import rivulus.file.Journal;
 import rivulus.file.ShowFile;
+import rivulus.gear.Setting;
+import rivulus.show.Ear;
+import rivulus.show.Ref;
+import rivulus.show.Scene;
 import rivulus.show.Show;
+import rivulus.show.Turn;
+import rivulus.signal.KnobUse;
 
 /// The one show that is open, what is chosen in it, what was proven of it and what was done to it.
 /// All views look at this and at nothing else.
 ///
-/// To be used on the interface thread. Proving, drawing up pictures and searching for cures go on
-/// elsewhere; their results turn up in properties.
+/// To be used on the interface thread. Proving, drawing up pictures, searching for cures and
+/// keeping the journal go on elsewhere; their results turn up in properties.
 public final class Session implements AutoCloseable {
     private static final int CURES_OFFERED = 3;
 
     private final Prover prover;
+    private final Settings settings;
+    private final Optional<Journal> journal;
     private final Work proving = new Work("prove");
     private final Work drawing = new Work("draw");
     private final Work curing = new Work("cure");
+    private final Work keeping = new Work("keep");
     private final History history = new History();
 
     private final ReadOnlyObjectWrapper<Show> show = new ReadOnlyObjectWrapper<>(Show.untitled());
@@ -44,20 +54,27 @@ public final class Session implements AutoCloseable {
     private final ReadOnlyObjectWrapper<Proof> proof = new ReadOnlyObjectWrapper<>();
     private final ReadOnlyObjectWrapper<Picture> picture = new ReadOnlyObjectWrapper<>();
     private final ReadOnlyStringWrapper lastDone = new ReadOnlyStringWrapper("");
+    private final ObjectProperty<Stage> stage = new SimpleObjectProperty<>(Stage.MIXES);
     private final StringProperty ear = new SimpleStringProperty("");
     private final StringProperty source = new SimpleStringProperty("");
     private final StringProperty scene = new SimpleStringProperty("");
+    private final StringProperty device = new SimpleStringProperty("");
     private final ObjectProperty<Cure> preview = new SimpleObjectProperty<>();
     private final ObservableMap<String, List<Cure>> cures = FXCollections.observableHashMap();
 
     private Show saved = Show.untitled();
+    private boolean choosing;
 
     /// A session without a show yet.
-    public Session(Prover prover) {
+    ///
+    /// @param journal where unsaved edits are kept; empty where they cannot be
+    public Session(Prover prover, Settings settings, Optional<Journal> journal) {
         this.prover = prover;
-        ear.addListener((_, _, _) -> draw());
-        source.addListener((_, _, _) -> draw());
-        scene.addListener((_, _, _) -> draw());
+        this.settings = settings;
+        this.journal = journal;
+        for (StringProperty choice : List.of(ear, source, scene, device)) {
+            choice.addListener((_, _, _) -> lookElsewhere());
+        }
         preview.addListener((_, _, _) -> draw());
     }
 
@@ -99,7 +116,17 @@ public final class Session implements AutoCloseable {
         return prover;
     }
 
+    /// What the user likes.
+    public Settings settings() {
+        return settings;
+    }
+
     // What is chosen
+
+    /// The stage that is shown.
+    public ObjectProperty<Stage> stage() {
+        return stage;
+    }
 
     /// The chosen ear's id.
     public StringProperty ear() {
@@ -114,6 +141,11 @@ public final class Session implements AutoCloseable {
     /// The chosen scene's id.
     public StringProperty scene() {
         return scene;
+    }
+
+    /// The device whose knobs are shown, or empty.
+    public StringProperty device() {
+        return device;
     }
 
     /// A cure that is being looked at and not taken, or null.
@@ -140,14 +172,27 @@ public final class Session implements AutoCloseable {
         history.clear();
         saved = newShow;
         file.set(from);
-        preview.set(null);
         proof.set(null);
+        picture.set(null);
         cures.clear();
-        put(newShow);
+        choosing = true;
+        for (StringProperty choice : List.of(ear, source, device)) choice.set("");
         scene.set(newShow.scenes().getFirst().id());
-        source.set("");
-        ear.set("");
-        lastDone.set(from == null ? "Opened " + newShow.title() : "Opened " + from.getFileName());
+        put(newShow);
+        lastDone.set("Opened " + (from == null ? newShow.title() : from.getFileName()));
+        if (from != null) settings.used(from);
+    }
+
+    /// Takes up what a program left behind: it has no file of its own until it is saved, so nothing
+    /// is overwritten unasked.
+    public void take(Journal.Left left) throws FileTrouble {
+        take(left.show(), null);
+        file.set(left.file().orElse(null));
+        saved = Show.untitled();
+        dirty.set(true);
+        keepJournal();
+        left.discard();
+        lastDone.set("Recovered " + left.show().title());
     }
 
     /// Opens a file.
@@ -165,6 +210,8 @@ public final class Session implements AutoCloseable {
         file.set(path);
         saved = show.get();
         dirty.set(false);
+        keepJournal();
+        settings.used(path);
         lastDone.set("Saved " + path.getFileName());
     }
 
@@ -182,9 +229,27 @@ public final class Session implements AutoCloseable {
 
     /// Takes a cure.
     public void take(Cure cure) {
-        preview.set(null);
         String name = cure.sentence();
         edit(name.substring(0, name.length() - 1), show.get().with(cure.turns()));
+    }
+
+    /// Turns a knob.
+    ///
+    /// @param here whether only in the chosen scene; else in the base, and in the scene where it
+    ///     has a setting of its own
+    public void turn(KnobUse knob, Setting from, Setting to, boolean here) {
+        Ref ref = knob.ref();
+        boolean own =
+                show.get()
+                        .scene(scene.get())
+                        .map(Scene::knobs)
+                        .map(k -> k.containsKey(ref))
+                        .orElse(false);
+        Optional<String> where = here || own ? Optional.of(scene.get()) : Optional.empty();
+        String sceneName = where.flatMap(show.get()::scene).map(s -> " in " + s.name()).orElse("");
+        edit(
+                "Set %s to %s%s".formatted(knob.words(), knob.say(to), sceneName),
+                show.get().with(new Turn(ref, from, to, where)));
     }
 
     /// Undoes what was last done.
@@ -221,42 +286,71 @@ public final class Session implements AutoCloseable {
         preview.set(null);
         show.set(newShow);
         dirty.set(!newShow.equals(saved));
+        keepJournal();
         Proof earlier = proof.get();
-        proving.ask(_ -> prover.prove(newShow, earlier), this::proven);
+        proving.ask(_ -> wholly(prover.prove(newShow, earlier)), this::proven);
+    }
+
+    /// Works every scene out here and now, off the interface thread.
+    private static Proof wholly(Proof proof) {
+        proof.findings();
+        return proof;
+    }
+
+    private void keepJournal() {
+        if (journal.isEmpty()) return;
+        Show kept = show.get();
+        boolean unsaved = dirty.get();
+        Optional<Path> path = Optional.ofNullable(file.get());
+        keeping.ask(
+                _ -> writeJournal(kept, path, unsaved), trouble -> trouble.ifPresent(this::say));
+    }
+
+    private Optional<String> writeJournal(Show kept, Optional<Path> path, boolean unsaved) {
+        try {
+            if (unsaved) journal.get().keep(kept, path);
+            else journal.get().clear();
+            return Optional.empty();
+        } catch (FileTrouble trouble) {
+            return Optional.of(trouble.getMessage());
+        }
     }
 
     // What comes of it
 
     private void proven(Proof done) {
         proof.set(done);
-        if (ear.get().isEmpty() || done.show().ear(ear.get()).isEmpty()) chooseWorstEar(done);
+        if (choosing || done.show().ear(ear.get()).isEmpty()) chooseWorst(done);
+        choosing = false;
         draw();
         cures.clear();
-        searchNext(done, List.copyOf(Trouble.of(done)));
+        searchNext(done, Trouble.of(done));
     }
 
-    private void chooseWorstEar(Proof done) {
-        String worst =
-                Trouble.of(done).stream()
-                        .flatMap(trouble -> trouble.ear().stream())
-                        .findFirst()
-                        .orElseGet(
-                                () ->
-                                        done.show().ears().stream()
-                                                .map(e -> e.id())
-                                                .findFirst()
-                                                .orElse(""));
-        ear.set(worst);
+    /// Turns to the ear in the worst trouble, in a scene where it shows.
+    private void chooseWorst(Proof done) {
+        Optional<Trouble> worst =
+                Trouble.of(done).stream().filter(t -> t.ear().isPresent()).findFirst();
+        if (worst.isEmpty()) {
+            ear.set(done.show().ears().stream().map(Ear::id).findFirst().orElse(""));
+            return;
+        }
+        ear.set(worst.get().ear().orElseThrow());
+        if (!worst.get().isIn(scene.get())) scene.set(worst.get().first().scene());
+    }
+
+    /// Whoever turns to something else no longer stands on a cure.
+    private void lookElsewhere() {
+        preview.set(null);
+        draw();
     }
 
     private void draw() {
         Proof seen = preview.get() == null ? proof.get() : preview.get().after();
         if (seen == null) return;
-        String sceneId = scene.get();
-        String earId = ear.get();
-        String sourceId = source.get();
-        drawing.ask(
-                _ -> Picture.of(seen, sceneId, earId, sourceId, prover.catalogue()), picture::set);
+        Picture.Choice choice =
+                new Picture.Choice(scene.get(), ear.get(), source.get(), device.get());
+        drawing.ask(_ -> Picture.of(seen, choice, prover.catalogue()), picture::set);
     }
 
     /// Searches one trouble after the other, those of the chosen ear first.
@@ -281,13 +375,20 @@ public final class Session implements AutoCloseable {
 
     /// Whether everything that was asked has been worked out.
     public boolean isSettled() {
-        return proving.isIdle() && drawing.isIdle() && curing.isIdle();
+        return proving.isIdle() && drawing.isIdle() && curing.isIdle() && keeping.isIdle();
     }
 
     @Override
     public void close() {
-        proving.close();
-        drawing.close();
-        curing.close();
+        for (Work work : List.of(proving, drawing, curing, keeping)) work.close();
+        journal.ifPresent(
+                kept -> {
+                    try {
+                        kept.close();
+                    } catch (FileTrouble trouble) {
+                        System.getLogger("rivulus")
+                                .log(System.Logger.Level.WARNING, trouble.getMessage());
+                    }
+                });
     }
 }

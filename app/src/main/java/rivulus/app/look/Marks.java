@@ -1,14 +1,15 @@
-package rivulus.app.view;
+package rivulus.app.look;
 
 import javafx.scene.shape.SVGPath;
 import rivulus.check.Severity;
 import rivulus.show.Ear;
 
 /// The drawn marks: one for each kind of ear, one for each severity, in a square of 20.
-final class Marks {
+public final class Marks {
     private Marks() {}
 
-    static SVGPath of(Ear.Kind kind) {
+    /// The mark of a kind of ear.
+    public static SVGPath of(Ear.Kind kind) {
         return Look.mark(
                 switch (kind) {
                     case PERSON ->
@@ -28,7 +29,7 @@ final class Marks {
     }
 
     /// Danger a filled triangle, problem a filled diamond, caution an open diamond, note a ring.
-    static SVGPath of(Severity severity) {
+    public static SVGPath of(Severity severity) {
         String path =
                 switch (severity) {
                     case DANGER -> "M6 0.5 L12 11.5 H0 Z";
@@ -40,5 +41,5 @@ final class Marks {
     }
 
     /// A drop hanging from its point, 10 wide and 13 high.
-    static final String DROP = "M5 0 C5 3.4 0 6 0 9 A5 4.4 0 0 0 10 9 C10 6 5 3.4 5 0 Z";
+    public static final String DROP = "M5 0 C5 3.4 0 6 0 9 A5 4.4 0 0 0 10 9 C10 6 5 3.4 5 0 Z";
 }

@@ -1,4 +1,4 @@
-package rivulus.app.view;
+package rivulus.app.look;
 
 import java.util.List;
 import rivulus.show.Show;
@@ -6,19 +6,19 @@ import rivulus.show.Source;
 
 /// The hue and the letter of each source: eight hues, used again with the letters to tell them
 /// apart.
-final class Sources {
+public final class Sources {
     private static final int HUES = 8;
 
     private Sources() {}
 
     /// The style class of a source's hue: `source-1` to `source-8`.
-    static String hue(Show show, String source) {
+    public static String hue(Show show, String source) {
         List<String> ids = show.sources().stream().map(Source::id).toList();
         return "source-" + (Math.max(0, ids.indexOf(source)) % HUES + 1);
     }
 
     /// The source's name.
-    static String name(Show show, String source) {
+    public static String name(Show show, String source) {
         return show.cast().source(source).map(Source::name).orElse(source);
     }
 }

@@ -1,4 +1,4 @@
-package rivulus.app.view;
+package rivulus.app.look;
 
 import java.io.InputStream;
 import java.util.List;

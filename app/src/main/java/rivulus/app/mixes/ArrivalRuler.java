@@ -1,12 +1,17 @@
-package rivulus.app.view;
+package rivulus.app.mixes;
 
+import java.util.function.Consumer;
 import javafx.geometry.VPos;
+import javafx.scene.Cursor;
 import javafx.scene.layout.Pane;
 import javafx.scene.layout.Region;
 import javafx.scene.shape.Line;
 import javafx.scene.shape.QuadCurve;
 import javafx.scene.shape.SVGPath;
 import javafx.scene.text.Text;
+import rivulus.app.look.Look;
+import rivulus.app.look.Marks;
+import rivulus.app.look.Sources;
 import rivulus.app.session.Picture;
 import rivulus.chart.Ruler;
 import rivulus.hearing.Doubling;
@@ -15,17 +20,19 @@ import rivulus.words.Words;
 
 /// The arrivals of the chosen ear: each source's first one on the left-hand line, whatever follows
 /// on a log axis, over bands that say what such a gap does.
-public final class ArrivalRuler extends Pane {
+final class ArrivalRuler extends Pane {
     private static final double NAMES = 150;
     private static final double RIGHT = 16;
     private static final double HEAD = 22;
     private static final double FOOT = 18;
     private static final double DROP_WIDTH = 10;
 
+    private final Consumer<String> onSource;
     private Picture picture;
 
-    /// An empty ruler.
-    public ArrivalRuler() {
+    /// @param onSource told a source whose name is clicked
+    ArrivalRuler(Consumer<String> onSource) {
+        this.onSource = onSource;
         getStyleClass().add("ruler");
         setId("ruler");
         setMinSize(0, 0);
@@ -34,7 +41,7 @@ public final class ArrivalRuler extends Pane {
     }
 
     /// Shows a picture.
-    public void show(Picture newPicture) {
+    void show(Picture newPicture) {
         picture = newPicture;
         draw();
     }
@@ -56,6 +63,20 @@ public final class ArrivalRuler extends Pane {
         double step = Math.min(20, (getHeight() - HEAD - FOOT - 4) / Math.max(1, rows));
         for (int r = 0; r < rows; r++)
             drawRow(picture.ruler().rows().get(r), HEAD + step * (r + 0.5), step);
+    }
+
+    private String inWords() {
+        StringBuilder words = new StringBuilder();
+        for (Ruler.Row row : picture.ruler().rows()) {
+            words.append(Sources.name(picture.show(), row.source()));
+            words.append(" after ").append(Words.ms(row.firstMs()));
+            if (row.isDoubled())
+                words.append(", again ")
+                        .append(Words.ms(row.drops().getLast().gapMs()))
+                        .append(" later");
+            words.append(". ");
+        }
+        return words.toString();
     }
 
     private double x(double gapMs) {
@@ -94,11 +115,13 @@ public final class ArrivalRuler extends Pane {
     }
 
     private void drawRow(Ruler.Row row, double y, double step) {
-        Show show = picture.proof().show();
+        Show show = picture.show();
         Text name = text(Sources.name(show, row.source()), "row-name");
         name.setTextOrigin(VPos.CENTER);
         name.setX(8);
         name.setY(y);
+        name.setCursor(Cursor.HAND);
+        name.setOnMouseClicked(_ -> onSource.accept(row.source()));
         Text first = text(row.own() ? "in the head" : Words.ms(row.firstMs()), "row-first");
         first.setTextOrigin(VPos.CENTER);
         first.setX(NAMES - 12 - first.getLayoutBounds().getWidth());
@@ -132,7 +155,7 @@ public final class ArrivalRuler extends Pane {
         arc.setEndY(y + 2);
         arc.setControlX((NAMES + x(drop.gapMs())) / 2);
         arc.setControlY(y - step * 0.9);
-        arc.getStyleClass().addAll("arc", Sources.hue(picture.proof().show(), row.source()));
+        arc.getStyleClass().addAll("arc", Sources.hue(picture.show(), row.source()));
         getChildren().add(arc);
     }
 

@@ -1,4 +1,4 @@
-package rivulus.app.view;
+package rivulus.app.shell;
 
 import java.util.Objects;
 import java.util.Optional;
@@ -10,19 +10,20 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
+import rivulus.app.look.Look;
+import rivulus.app.look.Marks;
 import rivulus.app.session.Picture;
 import rivulus.app.session.Session;
 import rivulus.check.EarVerdict;
 import rivulus.check.Severity;
 
 /// Every ear with its verdict in words. Trouble rises to the top; quiet ears close up.
-public final class EarRail extends VBox {
+final class EarRail extends VBox {
     private final Session session;
     private final ListView<EarVerdict> list = new ListView<>();
     private boolean filling;
 
-    /// The rail of a session.
-    public EarRail(Session session) {
+    EarRail(Session session) {
         this.session = session;
         getStyleClass().add("rail");
         setId("ear-rail");
@@ -50,7 +51,7 @@ public final class EarRail extends VBox {
     }
 
     /// The list itself, for focus.
-    public ListView<EarVerdict> list() {
+    ListView<EarVerdict> list() {
         return list;
     }
 

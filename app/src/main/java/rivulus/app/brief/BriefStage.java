@@ -1,0 +1,30 @@
+package rivulus.app.brief;
+
+import javafx.scene.control.ScrollPane;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import rivulus.app.look.Look;
+import rivulus.app.session.Session;
+
+/// Who must hear whom, and whether they do.
+public final class BriefStage extends VBox {
+    /// The stage of a session.
+    public BriefStage(Session session) {
+        getStyleClass().add("stage");
+        HearingChart chart = new HearingChart(session);
+        ScrollPane scroll = new ScrollPane(chart);
+        scroll.setFitToWidth(true);
+        scroll.setFocusTraversable(false);
+        VBox.setVgrow(scroll, Priority.ALWAYS);
+        getChildren()
+                .addAll(
+                        Look.text("Who hears whom", "stage-title"),
+                        Look.paragraph(
+                                "Filled: must be heard and is. Ring: may be heard and is. Bar: kept out, as wished. Empty: may be"
+                                        + " heard and is not. A word"
+                                        + " and a mark: not as wished. A corner: an exception somebody asked for.",
+                                "soft",
+                                "legend"),
+                        scroll);
+    }
+}

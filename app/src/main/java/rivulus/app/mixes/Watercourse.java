@@ -1,0 +1,282 @@
+package rivulus.app.mixes;
+
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Consumer;
+import javafx.geometry.VPos;
+import javafx.scene.Cursor;
+import javafx.scene.Node;
+import javafx.scene.input.MouseButton;
+import javafx.scene.layout.Pane;
+import javafx.scene.layout.Region;
+import javafx.scene.shape.SVGPath;
+import javafx.scene.text.Text;
+import javafx.scene.text.TextBoundsType;
+import rivulus.app.look.Look;
+import rivulus.app.look.Sources;
+import rivulus.app.session.Picture;
+import rivulus.chart.Course;
+import rivulus.chart.CourseLayout;
+import rivulus.show.Ear;
+import rivulus.show.Show;
+import rivulus.words.Words;
+
+/// What reaches the chosen ear, or where the chosen source goes, as ribbons through places and
+/// machines.
+final class Watercourse extends Pane {
+    private static final double LEFT = 4;
+    private static final double MOUTH = 122;
+    private static final double LETTER = 5.7;
+    private static final double BETWEEN_BEDS = 18;
+
+    private final Consumer<String> onDevice;
+    private final Consumer<String> onSource;
+    private Picture picture;
+    private boolean moves = true;
+    private Map<String, double[]> lay = new HashMap<>();
+
+    /// @param onDevice told a device whose bed is clicked
+    /// @param onSource told a source whose name is clicked
+    Watercourse(Consumer<String> onDevice, Consumer<String> onSource) {
+        this.onDevice = onDevice;
+        this.onSource = onSource;
+        getStyleClass().add("watercourse");
+        setId("watercourse");
+        setMinSize(0, 0);
+        widthProperty().addListener((_, _, _) -> draw(false));
+        heightProperty().addListener((_, _, _) -> draw(false));
+    }
+
+    /// Shows a picture.
+    ///
+    /// @param move whether ribbons may run to their new beds
+    void show(Picture newPicture, boolean move) {
+        boolean sameView =
+                picture != null
+                        && newPicture != null
+                        && picture.scene().scene().id().equals(newPicture.scene().scene().id())
+                        && picture.ear() == newPicture.ear()
+                        && picture.source() == newPicture.source();
+        picture = newPicture;
+        draw(move && sameView);
+    }
+
+    private void draw(boolean move) {
+        moves = move;
+        getChildren().clear();
+        Map<String, double[]> before = lay;
+        lay = new HashMap<>();
+        if (picture == null || getWidth() < 100 || getHeight() < 60) return;
+        Course course = picture.course();
+        CourseLayout layout = CourseLayout.of(course, getWidth() - LEFT - MOUTH, getHeight());
+        for (int bed = 0; bed < course.beds().size(); bed++)
+            drawBed(course.beds().get(bed), layout.box(bed));
+        if (picture.source() == null && !course.ribbons().isEmpty()) drawMouth();
+        for (int r = 0; r < course.ribbons().size(); r++) drawRibbon(course, layout, r, before);
+        for (Course.Eddy eddy : course.eddies()) drawEddy(eddy, layout.box(eddy.bed()));
+        setAccessibleText(inWords());
+    }
+
+    private String inWords() {
+        StringBuilder words = new StringBuilder();
+        for (Course.Ribbon ribbon : picture.course().ribbons()) {
+            words.append(Sources.name(show(), ribbon.source())).append(", ");
+            if (ribbon.broken().isPresent())
+                words.append("missing: ").append(ribbon.broken().get().why());
+            else
+                words.append(Words.db(ribbon.levelDb()))
+                        .append(" after ")
+                        .append(Words.ms(ribbon.ms()));
+            words.append(". ");
+        }
+        return words.toString();
+    }
+
+    private Show show() {
+        return picture.show();
+    }
+
+    private void drawBed(Course.Bed bed, CourseLayout.Box box) {
+        Region ground = new Region();
+        ground.getStyleClass().add("bed");
+        ground.setManaged(false);
+        ground.resizeRelocate(LEFT + box.x(), box.y(), box.width(), box.height());
+        Text title = text(bed.title(), "bed-title");
+        title.setWrappingWidth(box.width());
+        title.setX(LEFT + box.x());
+        title.setY(box.y() + 15);
+        if (!bed.device().isEmpty()) {
+            ground.getStyleClass().add("machine");
+            onClick(ground, () -> onDevice.accept(bed.device()));
+            onClick(title, () -> onDevice.accept(bed.device()));
+        }
+        getChildren().addAll(ground, title);
+    }
+
+    private static void onClick(Node node, Runnable then) {
+        node.setCursor(Cursor.HAND);
+        node.setOnMouseClicked(
+                event -> {
+                    if (event.getButton() == MouseButton.PRIMARY) then.run();
+                });
+    }
+
+    private static Text text(String words, String... classes) {
+        Text text = new Text(words);
+        text.getStyleClass().addAll(classes);
+        text.setBoundsType(TextBoundsType.LOGICAL);
+        return text;
+    }
+
+    private double mouthX() {
+        return getWidth() - 14;
+    }
+
+    /// The ear's end of the water: a lantern-coloured bar that the ribbons run into.
+    private void drawMouth() {
+        Region mouth = new Region();
+        mouth.getStyleClass().add("mouth");
+        mouth.setManaged(false);
+        mouth.resizeRelocate(mouthX(), 8, 4, getHeight() - 16);
+        getChildren().add(mouth);
+    }
+
+    private void drawRibbon(
+            Course course, CourseLayout layout, int r, Map<String, double[]> before) {
+        Course.Ribbon ribbon = course.ribbons().get(r);
+        List<CourseLayout.Point> points = layout.points(r);
+        boolean dry = ribbon.broken().isPresent();
+        double thick = dry ? 11 : CourseLayout.thickness(ribbon.levelDb());
+        double[] path = path(points, dry);
+        String key = ribbon.source() + "/" + ribbon.ear() + "/" + r;
+        lay.put(key, path);
+        Ribbon drawn = strand(path, thick, ribbon, style(ribbon.state()));
+        if (moves && before.containsKey(key)) drawn.runFrom(before.get(key));
+        if (ribbon.state() == Course.State.DOUBLED)
+            strand(path, thick / 4, ribbon, "gap-between-strands");
+        if (dry) strand(path, thick - 3, ribbon, "between-dry-banks");
+        labels(layout, ribbon, points, thick);
+        CourseLayout.Point end = points.get(lastInBed(points));
+        if (dry) drawBreak(ribbon, LEFT + end.x(), end.y());
+        else drawFigures(ribbon, LEFT + end.x(), end.y(), thick);
+    }
+
+    private Ribbon strand(double[] path, double thick, Course.Ribbon ribbon, String style) {
+        Ribbon strand = new Ribbon(path);
+        strand.getStyleClass().addAll("ribbon", style, Sources.hue(show(), ribbon.source()));
+        strand.setStrokeWidth(thick);
+        strand.setMouseTransparent(true);
+        getChildren().add(strand);
+        return strand;
+    }
+
+    /// The points a ribbon runs through: a dry one up to where it breaks, the others on to the
+    /// mouth.
+    private double[] path(List<CourseLayout.Point> points, boolean dry) {
+        int count = dry ? lastInBed(points) + 1 : points.size();
+        double[] path = new double[2 * count + (dry ? 0 : 4)];
+        for (int i = 0; i < count; i++) {
+            path[2 * i] = LEFT + points.get(i).x();
+            path[2 * i + 1] = points.get(i).y();
+        }
+        if (!dry) {
+            double end = LEFT + points.getLast().x();
+            path[2 * count] = end + 1;
+            path[2 * count + 1] = points.getLast().y();
+            path[2 * count + 2] = picture.source() == null ? mouthX() : end + 16;
+            path[2 * count + 3] = points.getLast().y();
+        }
+        return path;
+    }
+
+    private static int lastInBed(List<CourseLayout.Point> points) {
+        int last = points.size() - 1;
+        while (points.get(last).bed() < 0) last--;
+        return last;
+    }
+
+    private static String style(Course.State state) {
+        return state.name().toLowerCase(java.util.Locale.ROOT).replace('_', '-');
+    }
+
+    private void labels(
+            CourseLayout layout,
+            Course.Ribbon ribbon,
+            List<CourseLayout.Point> points,
+            double thick) {
+        int pass = 0;
+        for (int i = 0; i + 1 < points.size(); i += 2) {
+            if (points.get(i).bed() < 0) continue;
+            boolean first = pass == 0;
+            String label = ribbon.passes().get(pass++).label();
+            String name = Sources.name(show(), ribbon.source());
+            if (first && isNamed(ribbon)) label = label.isEmpty() ? name : name + " · " + label;
+            double room = points.get(i + 1).x() - points.get(i).x() + BETWEEN_BEDS;
+            if (label.isEmpty() || layout.laneHeight() < 22) continue;
+            Text text = text(fit(label, room), "pass-label", first ? "source-name" : "point-name");
+            text.setTextOrigin(VPos.BOTTOM);
+            text.setX(LEFT + points.get(i).x() + 5);
+            text.setY(points.get(i).y() - thick / 2 - 1);
+            if (first) onClick(text, () -> onSource.accept(ribbon.source()));
+            else text.setMouseTransparent(true);
+            getChildren().add(text);
+        }
+    }
+
+    /// A source that goes to many ears is named once.
+    private boolean isNamed(Course.Ribbon ribbon) {
+        return picture.source() == null || picture.course().ribbons().getFirst() == ribbon;
+    }
+
+    /// As much of a label as has room, by the average width of a letter: all of it, its first part,
+    /// or what fits.
+    private static String fit(String label, double room) {
+        int letters = (int) (room / LETTER);
+        if (label.length() <= letters) return label;
+        int arrow = Math.max(label.indexOf(" → "), label.indexOf(" · "));
+        String first = arrow > 0 ? label.substring(0, arrow) : label;
+        return first.length() <= letters
+                ? first
+                : first.substring(0, Math.max(1, letters - 1)).strip() + "…";
+    }
+
+    private void drawFigures(Course.Ribbon ribbon, double x, double y, double thick) {
+        String figures = Words.ms(ribbon.ms()) + "  " + Words.db(ribbon.levelDb());
+        Text figure = text(figures, "sounding");
+        figure.setTextOrigin(VPos.BOTTOM);
+        figure.setX(x + 18);
+        figure.setY(y - thick / 2 - 1);
+        getChildren().add(figure);
+        if (picture.source() == null) return;
+        Text ear =
+                text(
+                        show().ear(ribbon.ear()).map(Ear::name).orElse(""),
+                        "source-name",
+                        "pass-label");
+        ear.setTextOrigin(VPos.CENTER);
+        ear.setX(x + 22);
+        ear.setY(y);
+        getChildren().add(ear);
+    }
+
+    private void drawBreak(Course.Ribbon ribbon, double x, double y) {
+        SVGPath cross = Look.mark("M0 0 L8 8 M8 0 L0 8", "break-mark");
+        cross.relocate(x + 4, y - 4);
+        Text why = text(ribbon.broken().orElseThrow().why(), "break-why");
+        why.setTextOrigin(VPos.CENTER);
+        why.setX(x + 18);
+        why.setY(y);
+        getChildren().addAll(cross, why);
+    }
+
+    private void drawEddy(Course.Eddy eddy, CourseLayout.Box box) {
+        SVGPath spiral = Look.mark("M10 10 a2 2 0 1 1 2 2 a4 4 0 1 1 -4 -4 a6 6 0 1 1 6 6", "eddy");
+        spiral.relocate(LEFT + box.x() + 6, box.y() + box.height() - 22);
+        String words = eddy.marginDb() > 0 ? Words.db(eddy.marginDb()) + " to spare" : "howls";
+        Text margin = text(words, "break-why");
+        margin.setX(LEFT + box.x() + 26);
+        margin.setY(box.y() + box.height() - 8);
+        getChildren().addAll(spiral, margin);
+    }
+}

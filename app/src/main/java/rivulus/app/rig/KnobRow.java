@@ -1,0 +1,188 @@
+package rivulus.app.rig;
+
+import java.util.Optional;
+import java.util.function.BiConsumer;
+import javafx.geometry.Pos;
+import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import javafx.util.StringConverter;
+import rivulus.app.look.Look;
+import rivulus.chart.KnobSheet;
+import rivulus.gear.Knob;
+import rivulus.gear.Setting;
+import rivulus.words.Words;
+
+/// One knob: its label as it stands on the gear, and what it takes to turn it.
+final class KnobRow extends VBox {
+    private final BiConsumer<KnobSheet.Row, Setting> onTurn;
+    private final Label scene = Look.text("", "in-scene");
+    private final Runnable refresh;
+    private KnobSheet.Row row;
+    private boolean showing;
+
+    KnobRow(KnobSheet.Row row, BiConsumer<KnobSheet.Row, Setting> onTurn) {
+        this.row = row;
+        this.onTurn = onTurn;
+        getStyleClass().add("knob-row");
+        Label label = Look.paragraph(row.use().knob().label(), "knob-label");
+        label.setMaxWidth(Double.MAX_VALUE);
+        HBox.setHgrow(label, Priority.ALWAYS);
+        HBox line = new HBox(8, label);
+        line.setAlignment(Pos.CENTER_LEFT);
+        switch (row.use().knob()) {
+            case Knob.Level level -> refresh = level(level, line);
+            case Knob.Switch _ -> refresh = toggle(line);
+            case Knob.Choice choice -> refresh = choice(choice, line);
+        }
+        getChildren().addFirst(line);
+        getChildren().add(scene);
+        show(row);
+    }
+
+    /// Shows how the knob stands now.
+    void show(KnobSheet.Row now) {
+        row = now;
+        showing = true;
+        refresh.run();
+        showing = false;
+        scene.setText(now.inScene() ? "set in this scene" : "");
+        Look.show(scene, now.inScene());
+    }
+
+    private void turn(Setting to) {
+        if (!showing && !to.equals(row.stands()) && row.use().knob().takes(to))
+            onTurn.accept(row, to);
+    }
+
+    private String id(String part) {
+        return part + "-" + row.use().ref().name().replace('.', '-');
+    }
+
+    private Runnable level(Knob.Level level, HBox line) {
+        TextField field = new TextField();
+        field.setId(id("level"));
+        field.setPrefColumnCount(6);
+        field.getStyleClass().add("level");
+        field.setAccessibleText(level.label() + ", " + level.range());
+        Button down = new Button("\u2212");
+        Button up = new Button("+");
+        down.setFocusTraversable(false);
+        up.setFocusTraversable(false);
+        down.setOnAction(_ -> turn(stepped(level, -1)));
+        up.setOnAction(_ -> turn(stepped(level, 1)));
+        field.setOnAction(_ -> typed(level, field));
+        field.focusedProperty()
+                .addListener(
+                        (_, _, focused) -> {
+                            if (!focused) typed(level, field);
+                        });
+        field.addEventFilter(
+                KeyEvent.KEY_PRESSED,
+                event -> {
+                    if (event.getCode() == KeyCode.UP) turn(stepped(level, 1));
+                    else if (event.getCode() == KeyCode.DOWN) turn(stepped(level, -1));
+                    else return;
+                    event.consume();
+                });
+        line.getChildren().addAll(down, field, up);
+        return () ->
+                field.setText(
+                        row.stands() instanceof Setting.Level(double db)
+                                        && db > Double.NEGATIVE_INFINITY
+                                ? Words.db(db)
+                                : "off");
+    }
+
+    /// One step up or down: a whole decibel, or a bigger knob step; off below the bottom.
+    private Setting stepped(Knob.Level level, int by) {
+        double step = Math.max(1, level.stepDb());
+        if (!(row.stands() instanceof Setting.Level(double db))) return row.stands();
+        if (db == Double.NEGATIVE_INFINITY)
+            return by > 0 ? new Setting.Level(level.minDb()) : row.stands();
+        double next = db + by * step;
+        if (next < level.minDb())
+            return level.closes() ? Setting.Level.OFF : new Setting.Level(level.minDb());
+        return new Setting.Level(Math.min(next, level.maxDb()));
+    }
+
+    private void typed(Knob.Level level, TextField field) {
+        Optional<Setting> read = read(level, field.getText());
+        read.ifPresent(this::turn);
+        if (read.isEmpty()) field.setText(row.use().say(row.stands()));
+    }
+
+    /// "-6", "−6.0 dB", "off"; nothing where it is neither.
+    static Optional<Setting> read(Knob.Level level, String text) {
+        String plain =
+                text.strip()
+                        .toLowerCase(java.util.Locale.ROOT)
+                        .replace('\u2212', '-')
+                        .replaceAll("\\s*db$", "")
+                        .strip();
+        if (plain.equals("off"))
+            return level.closes() ? Optional.of(Setting.Level.OFF) : Optional.empty();
+        try {
+            return Optional.of(
+                    new Setting.Level(
+                            Math.clamp(Double.parseDouble(plain), level.minDb(), level.maxDb())));
+        } catch (NumberFormatException notANumber) {
+            return Optional.empty();
+        }
+    }
+
+    private Runnable toggle(HBox line) {
+        CheckBox box = new CheckBox();
+        box.setId(id("switch"));
+        box.setAccessibleText(row.use().knob().label());
+        box.setOnAction(_ -> turn(new Setting.Switch(box.isSelected())));
+        line.getChildren().add(box);
+        return () -> {
+            boolean on = row.stands() instanceof Setting.Switch(boolean is) && is;
+            box.setSelected(on);
+            box.setText(on ? "on" : "off");
+        };
+    }
+
+    private Runnable choice(Knob.Choice choice, HBox line) {
+        ComboBox<Knob.Option> box = new ComboBox<>();
+        box.setId(id("choice"));
+        box.getItems().setAll(choice.options());
+        box.setConverter(
+                new StringConverter<>() {
+                    @Override
+                    public String toString(Knob.Option option) {
+                        return option == null ? "" : option.label();
+                    }
+
+                    @Override
+                    public Knob.Option fromString(String label) {
+                        return choice.options().stream()
+                                .filter(o -> o.label().equals(label))
+                                .findFirst()
+                                .orElse(null);
+                    }
+                });
+        box.setAccessibleText(choice.label());
+        box.setMaxWidth(Double.MAX_VALUE);
+        box.setOnAction(
+                _ -> {
+                    if (box.getValue() != null) turn(new Setting.Choice(box.getValue().id()));
+                });
+        getChildren().add(box);
+        return () -> box.setValue(present(choice));
+    }
+
+    /// The option it stands at; gear that is not joined now is said to be away.
+    private Knob.Option present(Knob.Choice choice) {
+        String word = row.stands().word();
+        return choice.find(word).orElseGet(() -> new Knob.Option(word, word + " (not here now)"));
+    }
+}

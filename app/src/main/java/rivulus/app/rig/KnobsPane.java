@@ -1,0 +1,120 @@
+package rivulus.app.rig;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.function.Predicate;
+import javafx.geometry.Pos;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.RadioButton;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.control.TextField;
+import javafx.scene.control.ToggleGroup;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import rivulus.app.look.Look;
+import rivulus.app.session.Picture;
+import rivulus.app.session.Session;
+import rivulus.chart.KnobSheet;
+import rivulus.gear.Setting;
+import rivulus.show.Ref;
+
+/// The knobs of the chosen device in its own words, to be turned here: first those on the way to
+/// the chosen ear, then those that have been turned, then the rest.
+public final class KnobsPane extends VBox {
+    private final Session session;
+    private final Label title = Look.text("", "pane-title");
+    private final Label kind = Look.paragraph("", "soft", "pane-sub");
+    private final TextField filter = new TextField();
+    private final VBox rows = new VBox();
+    private final RadioButton everywhere = new RadioButton("whole show");
+    private final RadioButton here = new RadioButton();
+    private final Map<Ref, KnobRow> byKnob = new LinkedHashMap<>();
+    private String shown = "";
+    private KnobSheet sheet;
+
+    /// The knobs of a session's chosen device.
+    public KnobsPane(Session session) {
+        this.session = session;
+        getStyleClass().add("knobs");
+        setId("knobs");
+        Button close = new Button("Close");
+        close.setId("close-knobs");
+        close.setOnAction(_ -> session.device().set(""));
+        HBox head = new HBox(title, Look.spring(), close);
+        head.getStyleClass().add("knobs-head");
+        head.setAlignment(Pos.CENTER_LEFT);
+        ToggleGroup scope = new ToggleGroup();
+        everywhere.setToggleGroup(scope);
+        here.setToggleGroup(scope);
+        everywhere.setSelected(true);
+        HBox either = new HBox(12, everywhere, here);
+        VBox turns = new VBox(4, Look.text("A turn holds for the", "soft"), either);
+        filter.setId("knob-filter");
+        filter.setPromptText("Find a knob");
+        filter.setAccessibleText("Find a knob by its label");
+        filter.textProperty().addListener((_, _, _) -> lay());
+        VBox top = new VBox(8, kind, filter, turns);
+        top.getStyleClass().add("knobs-top");
+        rows.getStyleClass().add("knob-rows");
+        ScrollPane scroll = new ScrollPane(rows);
+        scroll.setFitToWidth(true);
+        scroll.setFocusTraversable(false);
+        VBox.setVgrow(scroll, Priority.ALWAYS);
+        getChildren().addAll(head, top, scroll);
+        session.picture().addListener((_, _, picture) -> fill(picture));
+    }
+
+    private void fill(Picture picture) {
+        if (picture == null || picture.knobs().isEmpty()) return;
+        sheet = picture.knobs().get();
+        String earId = picture.ear() == null ? "" : picture.ear().id();
+        String key = sheet.device().id() + "/" + earId;
+        here.setText("scene " + picture.scene().scene().name());
+        if (key.equals(shown) && byKnob.size() == sheet.rows().size()) {
+            for (KnobSheet.Row row : sheet.rows()) byKnob.get(row.use().ref()).show(row);
+            return;
+        }
+        shown = key;
+        title.setText(sheet.device().name());
+        kind.setText(sheet.kind());
+        byKnob.clear();
+        for (KnobSheet.Row row : sheet.rows())
+            byKnob.put(row.use().ref(), new KnobRow(row, this::turn));
+        lay();
+    }
+
+    private void turn(KnobSheet.Row row, Setting to) {
+        session.turn(row.use(), row.stands(), to, here.isSelected());
+    }
+
+    /// Lays the rows out in groups. Turning a knob leaves them where they are.
+    private void lay() {
+        rows.getChildren().clear();
+        if (sheet == null) return;
+        if (sheet.rows().isEmpty()) {
+            rows.getChildren().add(Look.paragraph("There is nothing to turn on it.", "soft"));
+            return;
+        }
+        List<KnobSheet.Row> left = new ArrayList<>(sheet.rows());
+        String words = filter.getText().toLowerCase(Locale.ROOT).strip();
+        left.removeIf(row -> !row.use().knob().label().toLowerCase(Locale.ROOT).contains(words));
+        group("On the way", left, KnobSheet.Row::onTheWay);
+        group("Turned", left, KnobSheet.Row::turned);
+        group("As they came", left, _ -> true);
+        if (rows.getChildren().isEmpty())
+            rows.getChildren().add(Look.text("No knob is called that.", "soft"));
+    }
+
+    private void group(String name, List<KnobSheet.Row> left, Predicate<KnobSheet.Row> belongs) {
+        List<KnobSheet.Row> members = left.stream().filter(belongs).toList();
+        if (members.isEmpty()) return;
+        rows.getChildren().add(Look.text(name, "group-title"));
+        for (KnobSheet.Row row : members) rows.getChildren().add(byKnob.get(row.use().ref()));
+        left.removeAll(members);
+    }
+}

@@ -1,0 +1,144 @@
+package rivulus.app.session;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import javafx.beans.property.BooleanProperty;
+import javafx.beans.property.DoubleProperty;
+import javafx.beans.property.SimpleBooleanProperty;
+import javafx.beans.property.SimpleDoubleProperty;
+import javafx.beans.property.SimpleStringProperty;
+import javafx.beans.property.StringProperty;
+import javafx.collections.FXCollections;
+import javafx.collections.ObservableList;
+import rivulus.file.FileTrouble;
+import rivulus.file.PlainFile;
+
+/// What the user likes, kept between runs in one small file. A settings file that cannot be read is
+/// passed over: the usual settings hold.
+public final class Settings {
+    /// The theme on warm paper.
+    public static final String DAY = "day";
+
+    /// The theme for a dark booth.
+    public static final String NIGHT = "night";
+
+    private static final int MOST_RECENT = 10;
+    private static final double SMALLEST = 0.8;
+    private static final double LARGEST = 2;
+
+    private final Path folder;
+    private final StringProperty theme = new SimpleStringProperty(DAY);
+    private final DoubleProperty scale = new SimpleDoubleProperty(1);
+    private final BooleanProperty motion = new SimpleBooleanProperty(true);
+    private final ObservableList<Path> recent = FXCollections.observableArrayList();
+
+    private Settings(Path folder) {
+        this.folder = folder;
+    }
+
+    /// The settings kept in a folder.
+    public static Settings in(Path folder) {
+        Settings settings = new Settings(folder);
+        settings.read();
+        return settings;
+    }
+
+    /// Where this user's settings and journals are kept: `RIVULUS_STATE`, or the usual place for
+    /// such files.
+    public static Path usualFolder() {
+        String own = System.getenv("RIVULUS_STATE");
+        if (own != null && !own.isBlank()) return Path.of(own);
+        String config = System.getenv("XDG_STATE_HOME");
+        Path base =
+                config == null || config.isBlank()
+                        ? Path.of(System.getProperty("user.home"), ".local", "state")
+                        : Path.of(config);
+        return base.resolve("rivulus");
+    }
+
+    /// Where autosaved journals are kept.
+    public Path journals() {
+        return folder.resolve("journals");
+    }
+
+    /// `day` or `night`.
+    public StringProperty theme() {
+        return theme;
+    }
+
+    /// Size of everything, 0.8 to 2.
+    public DoubleProperty scale() {
+        return scale;
+    }
+
+    /// Whether ribbons move to their new beds.
+    public BooleanProperty motion() {
+        return motion;
+    }
+
+    /// Files opened or saved lately, latest first.
+    public ObservableList<Path> recent() {
+        return recent;
+    }
+
+    /// Makes everything larger or smaller by that factor, within bounds.
+    public void scaleBy(double factor) {
+        scale.set(Math.clamp(Math.round(scale.get() * factor * 20) / 20.0, SMALLEST, LARGEST));
+        keep();
+    }
+
+    /// Puts a file on top of the recent ones.
+    public void used(Path file) {
+        Path path = file.toAbsolutePath();
+        recent.remove(path);
+        recent.addFirst(path);
+        if (recent.size() > MOST_RECENT) recent.remove(MOST_RECENT, recent.size());
+        keep();
+    }
+
+    /// Writes the settings down. That they cannot be kept is no reason to stop anybody's work.
+    public void keep() {
+        Map<String, Object> out = new LinkedHashMap<>();
+        out.put("theme", theme.get());
+        out.put("scale", scale.get());
+        out.put("motion", motion.get());
+        out.put("recent", recent.stream().<Object>map(Path::toString).toList());
+        try {
+            Files.createDirectories(folder);
+            PlainFile.write(file(), out);
+        } catch (java.io.IOException | FileTrouble unwritable) {
+            System.getLogger("rivulus")
+                    .log(
+                            System.Logger.Level.WARNING,
+                            "settings are not kept: " + unwritable.getMessage());
+        }
+    }
+
+    private Path file() {
+        return folder.resolve("settings.json");
+    }
+
+    private void read() {
+        if (!Files.exists(file())) return;
+        try {
+            Map<String, Object> in = PlainFile.read(file());
+            if (NIGHT.equals(in.get("theme"))) theme.set(NIGHT);
+            if (in.get("scale") instanceof Number number)
+                scale.set(Math.clamp(number.doubleValue(), SMALLEST, LARGEST));
+            if (in.get("motion") instanceof Boolean moves) motion.set(moves);
+            List<Path> files = new ArrayList<>();
+            if (in.get("recent") instanceof List<?> list)
+                list.forEach(item -> files.add(Path.of(item.toString())));
+            recent.setAll(files);
+        } catch (FileTrouble | java.nio.file.InvalidPathException broken) {
+            System.getLogger("rivulus")
+                    .log(
+                            System.Logger.Level.WARNING,
+                            "settings passed over: " + broken.getMessage());
+        }
+    }
+}

@@ -1,0 +1,47 @@
+package rivulus.app.session;
+
+import java.util.List;
+import rivulus.check.Finding;
+import rivulus.check.Proof;
+import rivulus.check.SceneProof;
+import rivulus.check.Trouble;
+import rivulus.hearing.Way;
+import rivulus.words.Words;
+
+/// A trouble ready to be read: everything that takes a search is already found.
+///
+/// @param cause why, as a sentence; or empty
+/// @param way how the sound gets there, in the words of the gear; or empty
+/// @param elsewhere whether it does not show in the scene that is looked at
+public record TroubleCard(
+        Trouble trouble,
+        String headline,
+        String cause,
+        String way,
+        List<String> scenes,
+        boolean elsewhere) {
+    static List<TroubleCard> of(Proof proof, SceneProof scene) {
+        return Trouble.of(proof).stream().map(trouble -> of(trouble, scene.scene().id())).toList();
+    }
+
+    private static TroubleCard of(Trouble trouble, String scene) {
+        Finding shown =
+                trouble.findings().stream()
+                        .filter(finding -> finding.scene().equals(scene))
+                        .findFirst()
+                        .orElse(trouble.first());
+        String cause = shown.evidence().cause();
+        return new TroubleCard(
+                trouble,
+                trouble.headline() + ".",
+                cause.isEmpty() ? "" : Words.sentence(cause) + ".",
+                shown.evidence().ways().stream().findFirst().map(Way::words).orElse(""),
+                trouble.scenes(),
+                !trouble.isIn(scene));
+    }
+
+    /// Whether it is about that ear, or about no ear alone.
+    public boolean concerns(String ear) {
+        return trouble.ear().isEmpty() || trouble.ear().get().equals(ear);
+    }
+}

@@ -1,0 +1,209 @@
+package rivulus.app.shell;
+
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import rivulus.app.session.Picture;
+import rivulus.app.session.Session;
+import rivulus.app.session.Settings;
+import rivulus.app.session.Stage;
+import rivulus.app.session.TroubleCard;
+import rivulus.check.EarVerdict;
+import rivulus.check.Names;
+import rivulus.cure.Cure;
+import rivulus.file.DemoShows;
+import rivulus.show.Device;
+import rivulus.show.Ear;
+import rivulus.show.Scene;
+import rivulus.show.Source;
+
+/// Everything the user can ask for.
+final class Commands {
+    private final Session session;
+    private final MainWindow window;
+
+    Commands(Session session, MainWindow window) {
+        this.session = session;
+        this.window = window;
+    }
+
+    /// What has a shortcut or is always there.
+    List<Command> standing() {
+        List<Command> all = new ArrayList<>();
+        all.add(Command.of("Find something to do or to go to", "Shortcut+K", window::openPalette));
+        all.add(
+                Command.when(
+                        "Take the best cure for this ear",
+                        "Shortcut+Enter",
+                        () -> bestCure().isPresent(),
+                        () -> bestCure().ifPresent(session::take)));
+        all.add(
+                Command.when(
+                        "Go to the next ear in trouble",
+                        "Shortcut+J",
+                        () -> nextInTrouble().isPresent(),
+                        () -> nextInTrouble().ifPresent(this::goTo)));
+        all.add(
+                new Command(
+                        () -> "Undo: " + session.undoName().orElse("nothing"),
+                        "Shortcut+Z",
+                        () -> session.undoName().isPresent(),
+                        session::undo));
+        all.add(
+                new Command(
+                        () -> "Do again: " + session.redoName().orElse("nothing"),
+                        "Shortcut+Shift+Z",
+                        () -> session.redoName().isPresent(),
+                        session::redo));
+        all.add(Command.of("New show", "Shortcut+N", window::newShow));
+        all.add(Command.of("Open a show …", "Shortcut+O", window::openShow));
+        all.add(Command.of("Save", "Shortcut+S", window::save));
+        all.add(Command.of("Save as …", "Shortcut+Shift+S", window::saveAs));
+        all.add(
+                Command.of(
+                        "Open the demo show: The Lantern Hour",
+                        "",
+                        () -> window.openDemo(DemoShows.LANTERN_HOUR)));
+        all.add(
+                Command.of(
+                        "Open a demo show: The archive interviews",
+                        "",
+                        () -> window.openDemo("archive-interviews")));
+        all.add(
+                Command.of(
+                        "Open a demo show: The language café",
+                        "",
+                        () -> window.openDemo("language-cafe")));
+        for (Stage stage : Stage.values()) {
+            all.add(
+                    Command.of(
+                            "Stage: " + stage.title(),
+                            "Shortcut+" + (stage.ordinal() + 1),
+                            () -> session.stage().set(stage)));
+        }
+        all.add(Command.of("Next scene", "Alt+Right", () -> step(1)));
+        all.add(Command.of("Previous scene", "Alt+Left", () -> step(-1)));
+        all.add(Command.of("Put the keyboard on the ears", "Shortcut+E", window::focusEars));
+        all.add(
+                Command.of(
+                        "Put the keyboard on the findings", "Shortcut+F", window::focusFindings));
+        all.add(Command.of("Put the keyboard on the stage", "Shortcut+G", window::focusStage));
+        all.add(Command.of("Day chart or night watch", "Shortcut+Shift+L", this::changeTheme));
+        all.add(Command.of("Larger", "Shortcut+PLUS", () -> session.settings().scaleBy(1.1)));
+        all.add(Command.of("Smaller", "Shortcut+MINUS", () -> session.settings().scaleBy(1 / 1.1)));
+        all.add(
+                Command.of(
+                        "Usual size",
+                        "Shortcut+0",
+                        () -> session.settings().scaleBy(1 / session.settings().scale().get())));
+        all.add(Command.of("Motion on or off", "", this::changeMotion));
+        all.add(Command.of("Show all keys", "F1", window::showKeys));
+        all.add(Command.of("Quit", "Shortcut+Q", window::quit));
+        return all;
+    }
+
+    /// What depends on the show: ears, scenes, sources, devices, cures, recent files.
+    List<Command> ofTheMoment() {
+        List<Command> all = new ArrayList<>();
+        for (Ear ear : session.show().get().ears()) {
+            all.add(
+                    Command.of(
+                            "Ear: " + ear.name(),
+                            "",
+                            () -> {
+                                session.source().set("");
+                                session.ear().set(ear.id());
+                            }));
+        }
+        for (Scene scene : session.show().get().scenes()) {
+            all.add(
+                    Command.of(
+                            "Scene: " + scene.name(), "", () -> session.scene().set(scene.id())));
+        }
+        for (Source source : session.show().get().sources()) {
+            all.add(
+                    Command.of(
+                            "Follow " + Names.of(source) + " to every ear",
+                            "",
+                            () -> {
+                                session.source().set(source.id());
+                                session.stage().set(Stage.MIXES);
+                            }));
+        }
+        for (Device device : session.show().get().rig().devices()) {
+            all.add(
+                    Command.of(
+                            "Knobs of " + device.name(),
+                            "",
+                            () -> session.device().set(device.id())));
+        }
+        for (Path recent : session.settings().recent()) {
+            all.add(
+                    Command.of(
+                            "Open " + recent.getFileName() + " (" + recent.getParent() + ")",
+                            "",
+                            () -> window.open(recent)));
+        }
+        return all;
+    }
+
+    private Optional<Cure> bestCure() {
+        Picture picture = session.picture().get();
+        if (picture == null || picture.ear() == null) return Optional.empty();
+        return picture.troubles().stream()
+                .filter(card -> card.concerns(picture.ear().id()))
+                .map(TroubleCard::trouble)
+                .flatMap(
+                        trouble ->
+                                session.cures().getOrDefault(trouble.id(), List.of()).stream()
+                                        .limit(1))
+                .findFirst();
+    }
+
+    private Optional<EarVerdict> nextInTrouble() {
+        Picture picture = session.picture().get();
+        if (picture == null) return Optional.empty();
+        List<EarVerdict> troubled =
+                picture.rail().stream()
+                        .filter(
+                                verdict ->
+                                        verdict.severity().isPresent()
+                                                || !verdict.elsewhere().isEmpty())
+                        .toList();
+        int at = troubled.stream().map(v -> v.ear().id()).toList().indexOf(session.ear().get());
+        return troubled.isEmpty()
+                ? Optional.empty()
+                : Optional.of(troubled.get((at + 1) % troubled.size()));
+    }
+
+    private void goTo(EarVerdict verdict) {
+        session.source().set("");
+        session.ear().set(verdict.ear().id());
+        if (verdict.severity().isPresent()) return;
+        session.show().get().scenes().stream()
+                .filter(scene -> verdict.elsewhere().contains(scene.name()))
+                .findFirst()
+                .ifPresent(scene -> session.scene().set(scene.id()));
+    }
+
+    private void step(int by) {
+        List<String> ids = session.show().get().scenes().stream().map(Scene::id).toList();
+        int at = ids.indexOf(session.scene().get());
+        session.scene().set(ids.get(Math.floorMod(at + by, ids.size())));
+    }
+
+    private void changeTheme() {
+        Settings settings = session.settings();
+        settings.theme()
+                .set(settings.theme().get().equals(Settings.DAY) ? Settings.NIGHT : Settings.DAY);
+        settings.keep();
+    }
+
+    private void changeMotion() {
+        Settings settings = session.settings();
+        settings.motion().set(!settings.motion().get());
+        settings.keep();
+        session.say(settings.motion().get() ? "Ribbons move" : "Nothing moves");
+    }
+}

@@ -1,0 +1,53 @@
+package rivulus.app.shell;
+
+import java.io.File;
+import java.nio.file.Path;
+import java.util.Optional;
+import javafx.stage.FileChooser;
+import javafx.stage.Window;
+import rivulus.file.ShowFile;
+
+/// Asks which file is meant.
+public interface FileAsker {
+    /// The file to open, unless the user thought better of it.
+    Optional<Path> toOpen();
+
+    /// The file to save to, unless the user thought better of it.
+    ///
+    /// @param name what it might be called
+    Optional<Path> toSave(String name);
+
+    /// Asks with the platform's own dialogs.
+    static FileAsker dialogs(Window owner) {
+        return new FileAsker() {
+            @Override
+            public Optional<Path> toOpen() {
+                return path(chooser("Open a show").showOpenDialog(owner));
+            }
+
+            @Override
+            public Optional<Path> toSave(String name) {
+                FileChooser chooser = chooser("Save the show");
+                chooser.setInitialFileName(name);
+                return path(chooser.showSaveDialog(owner)).map(FileAsker::withEnding);
+            }
+        };
+    }
+
+    private static FileChooser chooser(String title) {
+        FileChooser chooser = new FileChooser();
+        chooser.setTitle(title);
+        chooser.getExtensionFilters()
+                .add(new FileChooser.ExtensionFilter("Rivulus shows", "*" + ShowFile.ENDING));
+        return chooser;
+    }
+
+    private static Optional<Path> path(File file) {
+        return Optional.ofNullable(file).map(File::toPath);
+    }
+
+    private static Path withEnding(Path path) {
+        String name = path.getFileName().toString();
+        return name.contains(".") ? path : path.resolveSibling(name + ShowFile.ENDING);
+    }
+}

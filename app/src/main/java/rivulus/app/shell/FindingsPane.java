@@ -1,0 +1,189 @@
+package rivulus.app.shell;
+
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import javafx.collections.MapChangeListener;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import rivulus.app.look.Look;
+import rivulus.app.look.Marks;
+import rivulus.app.session.Picture;
+import rivulus.app.session.Session;
+import rivulus.app.session.TroubleCard;
+import rivulus.cure.Cure;
+import rivulus.cure.Effect;
+
+/// What is wrong for the chosen ear, and for the others, why, and what cures it. Standing on a cure
+/// shows its effect everywhere before it is taken.
+final class FindingsPane extends VBox {
+    private static final int EFFECTS_SHOWN = 3;
+    private static final double CURE_WIDTH = 232;
+    private static final double LINE_WIDTH = 244;
+
+    private final Session session;
+    private final Runnable afterwards;
+    private final VBox cards = new VBox();
+    private final Label title = Look.text("", "pane-title");
+    private final Map<String, VBox> cureBoxes = new HashMap<>();
+
+    /// @param afterwards where the keyboard goes once a cure is taken
+    FindingsPane(Session session, Runnable afterwards) {
+        this.session = session;
+        this.afterwards = afterwards;
+        getStyleClass().add("findings");
+        setId("findings");
+        cards.getStyleClass().add("cards");
+        ScrollPane scroll = new ScrollPane(cards);
+        scroll.setFitToWidth(true);
+        scroll.setFocusTraversable(false);
+        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        VBox.setVgrow(scroll, Priority.ALWAYS);
+        getChildren().addAll(title, scroll);
+        session.picture().addListener((_, _, picture) -> fill(picture));
+        fill(null);
+        session.cures()
+                .addListener(
+                        (MapChangeListener<String, List<Cure>>)
+                                change -> {
+                                    VBox box = cureBoxes.get(change.getKey());
+                                    if (box != null && change.wasAdded())
+                                        fillCures(box, change.getValueAdded());
+                                });
+    }
+
+    /// Puts the keyboard on the first cure, or the first finding that has none.
+    void focusFirst() {
+        Node first = cards.lookup(".cure");
+        if (first == null) first = cards.lookup(".other-trouble");
+        if (first != null) first.requestFocus();
+    }
+
+    private void fill(Picture picture) {
+        boolean previewed = picture != null && picture.proof() != session.proof().get();
+        if (previewed) return;
+        cards.getChildren().clear();
+        cureBoxes.clear();
+        if (picture == null || picture.ear() == null) {
+            title.setText("Findings");
+            if (picture != null)
+                cards.getChildren()
+                        .add(
+                                Look.paragraph(
+                                        "Findings turn up here as soon as somebody listens.",
+                                        "soft"));
+            return;
+        }
+        String ear = picture.ear().id();
+        List<TroubleCard> own =
+                picture.troubles().stream().filter(card -> card.concerns(ear)).toList();
+        List<TroubleCard> others =
+                picture.troubles().stream().filter(card -> !card.concerns(ear)).toList();
+        title.setText(
+                (own.isEmpty() ? "Nothing wrong for " : "Findings for ") + picture.ear().name());
+        for (TroubleCard card : own) cards.getChildren().add(card(card));
+        if (others.isEmpty()) {
+            if (own.isEmpty())
+                cards.getChildren()
+                        .add(
+                                Look.paragraph(
+                                        "Every ear hears what it should, in every scene.", "soft"));
+            return;
+        }
+        cards.getChildren().add(Look.text("Other ears", "pane-title", "others"));
+        for (TroubleCard card : others) cards.getChildren().add(line(card));
+    }
+
+    private Button line(TroubleCard card) {
+        Button line = new Button();
+        line.getStyleClass().add("other-trouble");
+        line.setGraphic(
+                new HBox(
+                        8,
+                        Marks.of(card.trouble().severity()),
+                        Look.block(card.headline(), LINE_WIDTH)));
+        line.setMaxWidth(Double.MAX_VALUE);
+        line.setAccessibleText(card.trouble().severity().word() + ": " + card.headline());
+        line.setOnAction(_ -> goTo(card));
+        return line;
+    }
+
+    private void goTo(TroubleCard card) {
+        session.source().set("");
+        card.trouble().ear().ifPresent(session.ear()::set);
+        if (card.elsewhere()) session.scene().set(card.trouble().first().scene());
+    }
+
+    private VBox card(TroubleCard card) {
+        VBox box = new VBox();
+        box.getStyleClass().addAll("card", card.trouble().severity().word());
+        Label severity = Look.text(card.trouble().severity().word(), "severity-word");
+        HBox tag = new HBox(6, Marks.of(card.trouble().severity()), severity);
+        tag.getStyleClass().add("tag");
+        box.getChildren().addAll(tag, Look.paragraph(card.headline(), "headline"));
+        if (!card.cause().isEmpty()) box.getChildren().add(Look.paragraph(card.cause(), "cause"));
+        if (!card.way().isEmpty()) box.getChildren().add(Look.paragraph(card.way(), "way"));
+        box.getChildren()
+                .add(Look.paragraph("In " + String.join(", ", card.scenes()), "in-scenes"));
+        VBox cures = new VBox();
+        cures.getStyleClass().add("cures");
+        box.getChildren().add(cures);
+        cureBoxes.put(card.trouble().id(), cures);
+        fillCures(cures, session.cures().get(card.trouble().id()));
+        return box;
+    }
+
+    /// @param cures null while they are still being searched
+    private void fillCures(VBox box, List<Cure> cures) {
+        box.getChildren().clear();
+        if (cures == null) {
+            box.getChildren().add(Look.text("Trying cures …", "soft"));
+        } else if (cures.isEmpty()) {
+            box.getChildren()
+                    .add(
+                            Look.paragraph(
+                                    "No turn of a knob cures this without causing something else.",
+                                    "soft"));
+        } else {
+            for (Cure cure : cures) box.getChildren().add(button(cure, cure == cures.getFirst()));
+        }
+    }
+
+    private Button button(Cure cure, boolean best) {
+        VBox words = new VBox(2, Look.block(cure.sentence(), CURE_WIDTH, "order"));
+        List<String> effects = cure.effects().stream().map(Effect::words).distinct().toList();
+        effects.stream()
+                .limit(EFFECTS_SHOWN)
+                .forEach(
+                        effect ->
+                                words.getChildren()
+                                        .add(Look.block(effect + ".", CURE_WIDTH, "effect")));
+        if (effects.size() > EFFECTS_SHOWN) {
+            String more = "and %d more differences.".formatted(effects.size() - EFFECTS_SHOWN);
+            words.getChildren().add(Look.block(more, CURE_WIDTH, "effect"));
+        }
+        if (best && cureBoxes.size() == 1)
+            words.getChildren().add(Look.block("Ctrl Enter takes it", CURE_WIDTH, "effect"));
+        Button button = new Button();
+        button.setGraphic(words);
+        button.setMaxWidth(Double.MAX_VALUE);
+        button.getStyleClass().add("cure");
+        button.setAccessibleText(
+                "Cure: %s %s.".formatted(cure.sentence(), String.join(". ", effects)));
+        button.setOnAction(
+                _ -> {
+                    afterwards.run();
+                    session.take(cure);
+                });
+        button.focusedProperty()
+                .addListener((_, _, focused) -> session.preview().set(focused ? cure : null));
+        button.hoverProperty()
+                .addListener((_, _, over) -> session.preview().set(over ? cure : null));
+        return button;
+    }
+}

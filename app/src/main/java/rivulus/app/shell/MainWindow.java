@@ -1,0 +1,268 @@
+package rivulus.app.shell;
+
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import javafx.application.Platform;
+import javafx.scene.Node;
+import javafx.scene.Scene;
+import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.input.DragEvent;
+import javafx.scene.input.KeyCombination;
+import javafx.scene.input.TransferMode;
+import javafx.scene.layout.GridPane;
+import javafx.scene.layout.StackPane;
+import javafx.stage.Window;
+import rivulus.app.look.Look;
+import rivulus.app.session.Session;
+import rivulus.file.DemoShows;
+import rivulus.file.FileTrouble;
+import rivulus.file.Journal;
+import rivulus.file.ShowFile;
+import rivulus.show.Show;
+
+/// The window's scene: the workspace with what lies over it, its style, its keys, and everything
+/// about files.
+public final class MainWindow {
+    private final Session session;
+    private final Workspace workspace;
+    private final StackPane layers;
+    private final Scene scene;
+    private final Commands commands;
+    private final FileAsker files;
+
+    /// The window of a session.
+    ///
+    /// @param files asks which file is meant; empty for the platform's own dialogs
+    public MainWindow(Session session, Optional<FileAsker> files) {
+        this.session = session;
+        this.commands = new Commands(session, this);
+        this.workspace =
+                new Workspace(session, this::openPalette, this::openDemoFromStart, this::openShow);
+        this.layers = new StackPane(workspace);
+        Scaled scaled = new Scaled(layers, session.settings().scale());
+        this.scene = new Scene(scaled, 1280, 800);
+        this.files = files.orElseGet(() -> FileAsker.dialogs(scene.getWindow()));
+        session.settings().theme().addListener((_, _, theme) -> dress(theme));
+        dress(session.settings().theme().get());
+        for (Command command : commands.standing()) {
+            command.keys().ifPresent(keys -> scene.getAccelerators().put(keys, () -> run(command)));
+        }
+        scene.getAccelerators().put(KeyCombination.valueOf("Shortcut+Y"), session::redo);
+        scene.getAccelerators()
+                .put(
+                        KeyCombination.valueOf("Shortcut+EQUALS"),
+                        () -> session.settings().scaleBy(1.1));
+        scene.setOnDragOver(this::dragOver);
+        scene.setOnDragDropped(this::dropped);
+    }
+
+    /// The scene to put on a stage.
+    public Scene scene() {
+        return scene;
+    }
+
+    private void dress(String theme) {
+        scene.getStylesheets().setAll(Look.sheet(theme), Look.sheet("rivulus"));
+    }
+
+    /// While something lies over the workspace, only its own keys count.
+    private void run(Command command) {
+        if (layers.getChildren().size() == 1) command.runIfPossible();
+    }
+
+    // What lies over the workspace
+
+    private void lay(Node over) {
+        layers.getChildren().add(over);
+        workspace.setDisable(true);
+    }
+
+    /// Closes what lies on top of the workspace, if anything does.
+    public void closeTop() {
+        if (layers.getChildren().size() > 1) layers.getChildren().removeLast();
+        boolean clear = layers.getChildren().size() == 1;
+        workspace.setDisable(!clear);
+        if (clear) workspace.focusAgain();
+    }
+
+    private Panel panel(String title, String words) {
+        Panel panel = new Panel(title, words, this::closeTop);
+        lay(panel);
+        Platform.runLater(panel::focus);
+        return panel;
+    }
+
+    /// Opens the palette.
+    public void openPalette() {
+        List<Command> all = new java.util.ArrayList<>(commands.standing());
+        all.addAll(commands.ofTheMoment());
+        Palette palette = new Palette(all, this::closeTop);
+        lay(palette);
+        palette.focus();
+    }
+
+    void showKeys() {
+        GridPane grid = new GridPane();
+        grid.getStyleClass().add("keys");
+        int row = 0;
+        for (Command command : commands.standing()) {
+            if (command.shortcut().isEmpty()) continue;
+            String title =
+                    command.title()
+                            .get()
+                            .replaceAll(
+                                    ": .*", command.title().get().startsWith("Stage") ? "$0" : "");
+            grid.addRow(row++, Look.text(command.keysInWords(), "shortcut"), Look.text(title));
+        }
+        Label more =
+                Look.paragraph(
+                        "Up and Down choose an ear. Tab walks on. On a cure, Space takes it.",
+                        "soft");
+        ScrollPane scroll = new ScrollPane(grid);
+        scroll.setFitToWidth(true);
+        scroll.setPrefViewportHeight(440);
+        panel("Keys", "").with(scroll).with(more).answer("Close", () -> {});
+    }
+
+    private void trouble(String title, FileTrouble trouble) {
+        panel(title, trouble.getMessage()).answer("Close", () -> {});
+    }
+
+    // Files
+
+    /// Opens a show from a file, asking first where unsaved edits would be lost.
+    public void open(Path file) {
+        orSaveFirst(
+                () -> {
+                    try {
+                        session.open(file);
+                    } catch (FileTrouble trouble) {
+                        trouble("This show cannot be opened", trouble);
+                    }
+                });
+    }
+
+    /// Opens one of the shows that travel with the program, as a new show without a file.
+    public void openDemo(String name) {
+        orSaveFirst(() -> session.take(DemoShows.open(name, session.prover().catalogue()), null));
+    }
+
+    private void openDemoFromStart() {
+        openDemo(DemoShows.LANTERN_HOUR);
+    }
+
+    void newShow() {
+        orSaveFirst(() -> session.take(Show.untitled(), null));
+    }
+
+    void openShow() {
+        files.toOpen().ifPresent(this::open);
+    }
+
+    void save() {
+        if (session.file().get() == null) saveAs();
+        else saveTo(session.file().get());
+    }
+
+    void saveAs() {
+        String name = session.show().get().title().replaceAll("[^\\p{L}\\p{N} -]", "").strip();
+        files.toSave((name.isEmpty() ? "show" : name) + ShowFile.ENDING).ifPresent(this::saveTo);
+    }
+
+    private void saveTo(Path file) {
+        try {
+            session.save(file);
+        } catch (FileTrouble trouble) {
+            panel("The show is not saved", trouble.getMessage())
+                    .answer("Save somewhere else", this::saveAs)
+                    .answer("Close", () -> {});
+        }
+    }
+
+    /// Does something at once where nothing would be lost, else asks.
+    private void orSaveFirst(Runnable then) {
+        if (!session.dirty().get()) {
+            then.run();
+            return;
+        }
+        panel(
+                        "Save “" + session.show().get().title() + "” first?",
+                        "It has changes that are not saved.")
+                .answer(
+                        "Save",
+                        () -> {
+                            save();
+                            if (!session.dirty().get()) then.run();
+                        })
+                .answer("Leave them", then)
+                .answer("Stay here", () -> {});
+    }
+
+    /// Closes the window, asking first where unsaved edits would be lost.
+    public void quit() {
+        orSaveFirst(
+                () -> {
+                    Window window = scene.getWindow();
+                    if (window != null) window.hide();
+                });
+    }
+
+    /// Offers what an earlier run left behind.
+    public void offer(List<Journal.Left> left) {
+        if (left.isEmpty()) return;
+        Journal.Left latest = left.getFirst();
+        String where = latest.file().map(file -> " (" + file.getFileName() + ")").orElse("");
+        panel(
+                        "Take up where you were?",
+                        "Rivulus ended without saving “%s”%s. Its last change is kept."
+                                .formatted(latest.show().title(), where))
+                .answer("Recover it", () -> recover(latest))
+                .answer("Throw it away", () -> discard(latest))
+                .answer("Later", () -> {});
+    }
+
+    private void recover(Journal.Left left) {
+        try {
+            session.take(left);
+        } catch (FileTrouble trouble) {
+            trouble("This cannot be recovered", trouble);
+        }
+    }
+
+    private void discard(Journal.Left left) {
+        try {
+            left.discard();
+        } catch (FileTrouble trouble) {
+            trouble("This cannot be thrown away", trouble);
+        }
+    }
+
+    private void dragOver(DragEvent event) {
+        if (event.getDragboard().hasFiles()) event.acceptTransferModes(TransferMode.COPY);
+        event.consume();
+    }
+
+    private void dropped(DragEvent event) {
+        if (event.getDragboard().hasFiles()) {
+            open(event.getDragboard().getFiles().getFirst().toPath());
+            event.setDropCompleted(true);
+        }
+        event.consume();
+    }
+
+    // The keyboard
+
+    void focusEars() {
+        workspace.focusEars();
+    }
+
+    void focusFindings() {
+        workspace.focusFindings();
+    }
+
+    void focusStage() {
+        workspace.focusStage();
+    }
+}

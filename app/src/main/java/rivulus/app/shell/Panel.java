@@ -1,0 +1,65 @@
+package rivulus.app.shell;
+
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.StackPane;
+import javafx.scene.layout.VBox;
+import rivulus.app.look.Look;
+
+/// A calm panel over the window: a question or a piece of news, and what can be done about it.
+/// Escape closes it.
+final class Panel extends StackPane {
+    private final VBox card = new VBox();
+    private final HBox answers = new HBox();
+    private final Runnable close;
+
+    Panel(String title, String words, Runnable close) {
+        this.close = close;
+        getStyleClass().add("veil");
+        setId("panel");
+        card.getStyleClass().add("panel");
+        card.setMaxSize(560, Region.USE_PREF_SIZE);
+        answers.getStyleClass().add("answers");
+        card.getChildren().add(Look.paragraph(title, "panel-title"));
+        if (!words.isEmpty()) card.getChildren().add(Look.paragraph(words, "panel-words"));
+        card.getChildren().add(answers);
+        getChildren().add(card);
+        addEventHandler(
+                KeyEvent.KEY_PRESSED,
+                event -> {
+                    if (event.getCode() == KeyCode.ESCAPE) {
+                        close.run();
+                        event.consume();
+                    }
+                });
+        setAccessibleText(title + " " + words);
+    }
+
+    /// Adds something between the words and the answers.
+    Panel with(Node node) {
+        card.getChildren().add(card.getChildren().size() - 1, node);
+        return this;
+    }
+
+    /// Adds an answer; the first one has the keyboard.
+    Panel answer(String words, Runnable then) {
+        Button button = new Button(words);
+        button.getStyleClass().add(answers.getChildren().isEmpty() ? "first-answer" : "answer");
+        button.setOnAction(
+                _ -> {
+                    close.run();
+                    then.run();
+                });
+        answers.getChildren().add(button);
+        return this;
+    }
+
+    /// Puts the keyboard on the first answer.
+    void focus() {
+        if (!answers.getChildren().isEmpty()) answers.getChildren().getFirst().requestFocus();
+    }
+}

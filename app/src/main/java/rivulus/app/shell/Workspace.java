@@ -1,0 +1,125 @@
+package rivulus.app.shell;
+
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.StackPane;
+import rivulus.app.brief.BriefStage;
+import rivulus.app.brief.WishPane;
+import rivulus.app.look.Look;
+import rivulus.app.mixes.MixesStage;
+import rivulus.app.rig.KnobsPane;
+import rivulus.app.rig.RigStage;
+import rivulus.app.session.Session;
+import rivulus.app.session.Stage;
+
+/// Rail on the left, the chosen stage in the middle, findings, wishes or knobs on the right. In a
+/// narrow window the right-hand pane folds into a drawer.
+final class Workspace extends BorderPane {
+    private static final double NARROW = 1180;
+
+    private final Session session;
+    private final EarRail rail;
+    private final FindingsPane findings;
+    private final KnobsPane knobs;
+    private final WishPane wishes;
+    private final StackPane side = new StackPane();
+    private final StackPane middle = new StackPane();
+    private final MixesStage mixes;
+    private final BriefStage brief;
+    private final RigStage rig;
+    private final Button drawer = new Button("Findings");
+    private boolean drawerOpen;
+    private Node lastFocused;
+
+    Workspace(Session session, Runnable search, Runnable demo, Runnable open) {
+        this.session = session;
+        getStyleClass().add("workspace");
+        rail = new EarRail(session);
+        findings = new FindingsPane(session, this::focusEars);
+        knobs = new KnobsPane(session);
+        wishes = new WishPane(session);
+        mixes = new MixesStage(session, demo, open);
+        brief = new BriefStage(session);
+        rig = new RigStage(session);
+        side.getStyleClass().add("side");
+        side.setId("side");
+        drawer.setId("drawer");
+        drawer.getStyleClass().add("drawer");
+        drawer.setOnAction(
+                _ -> {
+                    drawerOpen = !drawerOpen;
+                    arrange();
+                });
+        setTop(new TopBar(session, search));
+        setLeft(rail);
+        setCenter(middle);
+        setBottom(new BottomBar(session, drawer));
+        session.stage().addListener((_, _, _) -> arrange());
+        session.device().addListener((_, _, _) -> arrange());
+        widthProperty().addListener((_, _, _) -> arrange());
+        sceneProperty()
+                .addListener(
+                        (_, _, scene) ->
+                                scene.focusOwnerProperty()
+                                        .addListener(
+                                                (_, _, node) -> {
+                                                    if (node != null && isAncestorOf(node))
+                                                        lastFocused = node;
+                                                }));
+        arrange();
+    }
+
+    private boolean isAncestorOf(Node node) {
+        for (Node at = node; at != null; at = at.getParent()) if (at == this) return true;
+        return false;
+    }
+
+    private void arrange() {
+        Stage stage = session.stage().get();
+        middle.getChildren().setAll(stageNode(stage));
+        side.getChildren().setAll(sideNode(stage));
+        boolean narrow = getWidth() > 0 && getWidth() < NARROW;
+        Look.show(drawer, narrow);
+        drawer.setText(drawerOpen ? "Close drawer" : "Open drawer");
+        boolean shown = !narrow || drawerOpen || !session.device().get().isEmpty();
+        setRight(shown ? side : null);
+    }
+
+    private Node stageNode(Stage stage) {
+        return switch (stage) {
+            case BRIEF -> brief;
+            case RIG -> rig;
+            case MIXES -> mixes;
+        };
+    }
+
+    private Node sideNode(Stage stage) {
+        if (!session.device().get().isEmpty()) return knobs;
+        return stage == Stage.BRIEF ? wishes : findings;
+    }
+
+    void focusEars() {
+        rail.list().requestFocus();
+    }
+
+    void focusFindings() {
+        session.device().set("");
+        if (session.stage().get() == Stage.BRIEF) session.stage().set(Stage.MIXES);
+        drawerOpen = true;
+        arrange();
+        findings.focusFirst();
+    }
+
+    void focusStage() {
+        Node stage = stageNode(session.stage().get());
+        Node target = stage.lookup(".stage-focus");
+        (target == null ? rail.list() : target).requestFocus();
+    }
+
+    /// Gives the keyboard back to where it was before something lay over the window.
+    void focusAgain() {
+        if (lastFocused != null && lastFocused.getScene() != null) lastFocused.requestFocus();
+        else focusEars();
+    }
+}

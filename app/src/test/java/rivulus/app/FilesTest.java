@@ -1,0 +1,136 @@
+package rivulus.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.attribute.PosixFilePermissions;
+import java.util.Optional;
+import javafx.scene.input.KeyCode;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import rivulus.file.DemoShows;
+import rivulus.file.Journal;
+import rivulus.file.ShowFile;
+import rivulus.file.Templates;
+import rivulus.show.Show;
+
+class FilesTest {
+    @TempDir Path folder;
+
+    private Path file;
+    private Show cafe;
+
+    @BeforeEach
+    void aShowInAFile() throws Exception {
+        cafe = DemoShows.open("language-cafe", Templates.shipped());
+        file = folder.resolve("café.rivulus");
+        ShowFile.save(cafe, file);
+    }
+
+    @Test
+    void anEmptyWindowSaysWhatBelongsThereAndOffersIt() {
+        try (Hand hand = Hand.atNewWindow(folder)) {
+            assertThat(hand.textIn("#start"))
+                    .contains("Nobody is listening yet", "Open the demo show");
+            assertThat(hand.textIn("#ear-rail")).contains("No ears yet.");
+            hand.click("#open-demo");
+            assertThat(hand.textsIn("#show-title")).containsExactly("The Lantern Hour");
+        }
+    }
+
+    @Test
+    void aShowIsOpenedSavedUnderAnotherNameAndFoundAmongTheRecentOnes() {
+        Path other = folder.resolve("other.rivulus");
+        try (Hand hand = Hand.atNewWindow(folder)) {
+            hand.willAnswer(file);
+            hand.press(KeyCode.CONTROL, KeyCode.O);
+            assertThat(hand.textsIn("#show-title")).containsExactly("The language café");
+            hand.press(KeyCode.CONTROL, KeyCode.ENTER);
+            assertThat(hand.textsIn("#show-title")).containsExactly("The language café *");
+            hand.willAnswer(other);
+            hand.press(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.S);
+            assertThat(hand.textsIn("#show-title")).containsExactly("The language café");
+            assertThat(hand.session().settings().recent()).containsExactly(other, file);
+        }
+        assertThat(other).exists();
+        try (Hand again = Hand.atNewWindow(folder)) {
+            again.press(KeyCode.CONTROL, KeyCode.K);
+            again.type("other");
+            again.press(KeyCode.ENTER);
+            assertThat(again.session().file().get()).isEqualTo(other);
+        }
+    }
+
+    @Test
+    void unsavedChangesAreAskedAboutAndNeverLost() {
+        try (Hand hand = Hand.atNewWindow(folder)) {
+            hand.act(() -> hand.window().open(file));
+            hand.press(KeyCode.CONTROL, KeyCode.ENTER);
+            hand.press(KeyCode.CONTROL, KeyCode.N);
+            assertThat(hand.textIn("#panel")).contains("Save “The language café” first?");
+            hand.press(KeyCode.ESCAPE);
+            assertThat(hand.textsIn("#show-title")).containsExactly("The language café *");
+            hand.press(KeyCode.CONTROL, KeyCode.N);
+            hand.click(hand.withText("Save"));
+            assertThat(hand.textsIn("#show-title")).containsExactly("Untitled show");
+        }
+        assertThat(file).content().contains("\"phones1.feed\": \"custom\"");
+    }
+
+    @Test
+    void aBrokenFileGetsACalmPanelAndTheOpenShowStays() throws Exception {
+        Path broken = folder.resolve("broken.rivulus");
+        Files.writeString(broken, "{\"rivulus\": 1,\n \"title\": ");
+        try (Hand hand = Hand.atDemo(folder)) {
+            hand.act(() -> hand.window().open(broken));
+            assertThat(hand.textIn("#panel"))
+                    .contains("This show cannot be opened", "broken.rivulus: line 2");
+            hand.press(KeyCode.ESCAPE);
+            assertThat(hand.sees("#panel")).isFalse();
+            assertThat(hand.textsIn("#show-title")).containsExactly("The Lantern Hour");
+        }
+    }
+
+    @Test
+    void aReadOnlyTargetIsSaidAndAnotherPlaceOffered() throws Exception {
+        Files.setPosixFilePermissions(file, PosixFilePermissions.fromString("r--r--r--"));
+        Path elsewhere = folder.resolve("elsewhere.rivulus");
+        try (Hand hand = Hand.atNewWindow(folder)) {
+            hand.act(() -> hand.window().open(file));
+            hand.press(KeyCode.CONTROL, KeyCode.ENTER);
+            hand.press(KeyCode.CONTROL, KeyCode.S);
+            assertThat(hand.textIn("#panel")).contains("The show is not saved", "read-only");
+            hand.willAnswer(elsewhere);
+            hand.click(hand.withText("Save somewhere else"));
+            assertThat(hand.session().dirty().get()).isFalse();
+        }
+        assertThat(elsewhere).exists();
+    }
+
+    @Test
+    void whatAKilledProgramLeftBehindIsOfferedAndRecovered() throws Exception {
+        Path journals = folder.resolve("journals");
+        Files.createDirectories(journals);
+        Path left = journals.resolve("killed.journal");
+        try (Journal journal = Journal.in(journals)) {
+            journal.keep(cafe.titled("Unsaved café"), Optional.of(file));
+            try (var files = Files.list(journals)) {
+                Path written =
+                        files.filter(f -> f.toString().endsWith(".journal"))
+                                .findFirst()
+                                .orElseThrow();
+                Files.copy(written, left);
+            }
+        }
+        try (Hand hand = Hand.atNewWindow(folder)) {
+            assertThat(hand.textIn("#panel"))
+                    .contains("Take up where you were?", "Unsaved café", "café.rivulus");
+            hand.press(KeyCode.SPACE);
+            assertThat(hand.textsIn("#show-title")).containsExactly("Unsaved café *");
+            assertThat(hand.session().file().get()).isEqualTo(file.toAbsolutePath());
+            assertThat(left).doesNotExist();
+        }
+    }
+}

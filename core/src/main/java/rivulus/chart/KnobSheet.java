@@ -1,0 +1,80 @@
+package rivulus.chart;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import rivulus.check.SceneProof;
+import rivulus.gear.Catalogue;
+import rivulus.gear.Setting;
+import rivulus.hearing.Way;
+import rivulus.hearing.Ways;
+import rivulus.show.Device;
+import rivulus.show.Ear;
+import rivulus.show.Source;
+import rivulus.signal.KnobUse;
+import rivulus.signal.Leg;
+
+/// The knobs of one device in one scene, with those that matter to the chosen ear told apart.
+public record KnobSheet(Device device, String kind, List<Row> rows) {
+    private static final int WAYS_LOOKED_AT = 2;
+    private static final double RANGE_DB = 20;
+
+    public KnobSheet {
+        rows = List.copyOf(rows);
+    }
+
+    /// One knob.
+    ///
+    /// @param stands how it stands in the scene
+    /// @param inScene whether the scene has a setting of its own for it
+    /// @param turned whether it stands other than its template says
+    /// @param onTheWay whether it governs a way to the chosen ear
+    public record Row(
+            KnobUse use, Setting stands, boolean inScene, boolean turned, boolean onTheWay) {}
+
+    /// The sheet of a device; empty where the show has no such device.
+    ///
+    /// @param ear the chosen ear, or null
+    public static Optional<KnobSheet> of(
+            SceneProof scene, String device, Ear ear, Catalogue catalogue) {
+        Optional<Device> found = scene.show().rig().device(device);
+        if (found.isEmpty()) return Optional.empty();
+        var live = scene.tracer().live();
+        Set<Integer> onTheWay = ear == null ? Set.of() : onTheWay(scene, ear);
+        List<Row> rows = new ArrayList<>();
+        for (KnobUse use : live.graph().knobsOf(device)) {
+            int index = live.graph().knobIndex(device, use.ref().name());
+            Setting stands = live.positions().get(index);
+            rows.add(
+                    new Row(
+                            use,
+                            stands,
+                            scene.scene().knobs().containsKey(use.ref()),
+                            !stands.equals(use.knob().standing()),
+                            onTheWay.contains(index)));
+        }
+        String kind =
+                catalogue
+                        .find(found.get().template())
+                        .map(t -> t.name())
+                        .orElse(found.get().template());
+        return Optional.of(new KnobSheet(found.get(), kind, rows));
+    }
+
+    private static Set<Integer> onTheWay(SceneProof scene, Ear ear) {
+        Set<Integer> knobs = new HashSet<>();
+        for (Source source : scene.show().sources()) {
+            List<Way> ways =
+                    Ways.of(scene.tracer().live()).strongest(source.id(), ear.id(), WAYS_LOOKED_AT);
+            for (Way way : ways) {
+                if (way.levelDb() < ways.getFirst().levelDb() - RANGE_DB) continue;
+                for (Leg leg : way.legs()) {
+                    leg.governors().forEach(govern -> knobs.add(govern.knob()));
+                }
+            }
+        }
+        return knobs;
+    }
+}

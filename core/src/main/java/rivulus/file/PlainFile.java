@@ -1,0 +1,25 @@
+package rivulus.file;
+
+import java.nio.file.Path;
+import java.util.LinkedHashMap;
+import java.util.Map;
+
+/// Small JSON files that are no shows, such as settings.
+public final class PlainFile {
+    private PlainFile() {}
+
+    /// Reads a JSON object as plain values.
+    ///
+    /// @throws FileTrouble where the file cannot be read or holds something else
+    public static Map<String, Object> read(Path file) throws FileTrouble {
+        Entry root = Entry.root(file.toString(), Json.parse(ShowFile.text(file), file.toString()));
+        Map<String, Object> values = new LinkedHashMap<>();
+        root.each().forEach((name, value) -> values.put(name, value.json().plain()));
+        return values;
+    }
+
+    /// Writes plain values as a JSON object, whole or not at all.
+    public static void write(Path file, Map<String, Object> values) throws FileTrouble {
+        ShowFile.replace(JsonText.of(values), file);
+    }
+}
