@@ -3,12 +3,14 @@ package rivulus.cli;
 import java.io.PrintWriter;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Spec;
+import rivulus.check.Limits;
 import rivulus.check.Proof;
 import rivulus.check.SceneProof;
 import rivulus.file.FileTrouble;
@@ -55,8 +57,10 @@ final class TraceCommand implements Callable<Integer> {
         List<Object> scenes = new ArrayList<>();
         for (SceneProof scene : show.scenes(proof)) {
             List<Way> ways = Ways.of(scene.tracer().live()).strongest(source, ear, MOST_WAYS);
-            if (show.json()) scenes.add(Report.ways(source, ear, scene.scene().id(), ways));
-            else write(out, scene, ways);
+            Optional<Opening> nearest = isHeard(ways) ? Optional.empty() : nearest(scene);
+            if (show.json())
+                scenes.add(Report.trace(source, ear, scene.scene().id(), ways, nearest));
+            else write(out, scene, ways, nearest);
         }
         if (show.json()) out.print(JsonText.of(Report.traces(scenes)));
         return Main.FINE;
@@ -66,7 +70,8 @@ final class TraceCommand implements Callable<Integer> {
         if (!names.contains(name)) throw show.unknown(what, name, names);
     }
 
-    private void write(PrintWriter out, SceneProof scene, List<Way> ways) {
+    private static void write(
+            PrintWriter out, SceneProof scene, List<Way> ways, Optional<Opening> nearest) {
         out.println(scene.scene().name());
         for (Way way : ways) {
             out.printf("  %s, %s: %s%n", Words.db(way.levelDb()), Words.ms(way.ms()), way.words());
@@ -80,19 +85,29 @@ final class TraceCommand implements Callable<Integer> {
             }
             out.println(table.text());
         }
-        if (ways.isEmpty()) writeBroken(out, scene);
+        if (!isHeard(ways)) writeBroken(out, nearest);
     }
 
-    private void writeBroken(PrintWriter out, SceneProof scene) {
+    /// Whether what comes by some way is loud enough to count as heard.
+    private static boolean isHeard(List<Way> ways) {
+        return !ways.isEmpty() && ways.getFirst().levelDb() >= Limits.USUAL.heardDb();
+    }
+
+    private Optional<Opening> nearest(SceneProof scene) {
         var live = scene.tracer().live();
-        List<Opening> openings =
-                Openings.of(live.graph(), live.positions()).nearest(source, ear, 1);
-        if (openings.isEmpty()) {
-            out.println("  no way: no lead and no program joins the two");
+        return Openings.of(live.graph(), live.positions()).nearest(source, ear, 1).stream()
+                .findFirst();
+    }
+
+    private static void writeBroken(PrintWriter out, Optional<Opening> nearest) {
+        if (nearest.isEmpty()) {
+            out.println("  nothing is heard: no lead and no program joins the two");
             return;
         }
-        Opening opening = openings.getFirst();
-        out.printf("  no way; the nearest breaks at %s%n", opening.broken().from());
-        for (Opening.KnobTurn turn : opening.turns()) out.printf("    it wants %s%n", turn.words());
+        out.printf(
+                "  too little is heard; the nearest one that could be breaks at %s%n",
+                nearest.get().broken().from());
+        for (Opening.KnobTurn turn : nearest.get().turns())
+            out.printf("    it wants %s%n", turn.words());
     }
 }

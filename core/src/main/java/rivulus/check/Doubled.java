@@ -38,7 +38,7 @@ final class Doubled implements Check {
         if (first.isEmpty()) return Optional.empty();
         Arrival strongest = first.get();
         return cell.hearing().arrivals().stream()
-                .filter(other -> other != strongest)
+                .filter(other -> other != strongest && !other.ringing())
                 .filter(other -> matters(strongest, other, limits))
                 .max(Comparator.comparingDouble(Arrival::levelDb))
                 .map(other -> Doubling.of(strongest, other));

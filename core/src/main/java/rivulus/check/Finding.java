@@ -38,10 +38,13 @@ public final class Finding {
     /// What a search brings to light.
     ///
     /// @param cause why, as a clause without capital or full stop; or empty
-    /// @param ways the ways that the sound takes, strongest first; empty where it takes none
+    /// @param ways the ways that the sound takes, strongest first, without those 25 dB fainter
     public record Evidence(String cause, List<Way> ways) {
+        private static final double RANGE_DB = 25;
+
         public Evidence {
-            ways = List.copyOf(ways);
+            double strongest = ways.isEmpty() ? 0 : ways.getFirst().levelDb();
+            ways = ways.stream().filter(way -> way.levelDb() > strongest - RANGE_DB).toList();
         }
     }
 

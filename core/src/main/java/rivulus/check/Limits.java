@@ -32,5 +32,5 @@ public record Limits(
         double loopDb) {
     /// The lines as they ship.
     public static final Limits USUAL =
-            new Limits(-40, -20, -30, -12, -25, 10, 30, 75, 60, 10, 15, 25, 6);
+            new Limits(-30, -20, -30, -12, -25, 10, 30, 75, 60, 10, 15, 25, 6);
 }

@@ -56,7 +56,8 @@ public final class Cures {
     private static final int WAYS_LOOKED_AT = 4;
     private static final int OPENINGS_LOOKED_AT = 10;
 
-    /// What must be heard may lose the 6 dB of a second equal arrival, and no more.
+    /// What must be heard may lose the 6 dB of a second equal arrival, and no more; what was louder
+    /// than nominal may come down to it.
     private static final double MOST_LOSS_DB = 6.5;
 
     private final Prover prover;
@@ -223,16 +224,32 @@ public final class Cures {
         return switch (trouble.rule()) {
             case "missing" ->
                     trouble.verdict() == Verdict.MISSING ? openers(trouble) : raisers(trouble);
-            case "loop" -> closers(trouble.live().positions(), loopLegs(trouble), trouble);
+            case "loop" -> quieters(trouble);
             default -> closers(trouble.live().positions(), wayLegs(trouble), trouble);
         };
     }
 
-    private static List<Leg> loopLegs(Finding trouble) {
-        return trouble.evidence().ways().stream()
-                .flatMap(way -> way.legs().stream())
-                .distinct()
-                .toList();
+    /// For what goes round: every level on the way turned down by what is lacking, then every
+    /// setting that cuts it.
+    private List<Map<Ref, Setting>> quieters(Finding trouble) {
+        List<Leg> legs =
+                trouble.evidence().ways().stream()
+                        .flatMap(way -> way.legs().stream())
+                        .distinct()
+                        .toList();
+        Positions positions = trouble.live().positions();
+        double lacking = Math.ceil(prover.limits().loopDb() - trouble.figures().get("marginDb"));
+        List<Map<Ref, Setting>> steps = new ArrayList<>();
+        for (Leg leg : legs) {
+            for (Leg.Govern govern : leg.governors()) {
+                KnobUse use = trouble.live().graph().knobs().get(govern.knob());
+                if (!(positions.get(govern.knob()) instanceof Setting.Level(double db))) continue;
+                Setting lower = new Setting.Level(db - lacking);
+                if (use.knob().takes(lower)) steps.add(Map.of(use.ref(), lower));
+            }
+        }
+        steps.addAll(closers(positions, legs, trouble));
+        return steps;
     }
 
     private static List<Leg> wayLegs(Finding trouble) {

@@ -21,7 +21,7 @@ public record Effect(
         Verdict was,
         Verdict becomes) {
     /// Above this a source is said to be heard, in dB against nominal.
-    private static final double AUDIBLE_DB = -40;
+    private static final double AUDIBLE_DB = -30;
 
     /// Every difference that can be heard, or that changes a verdict, between two proofs of shows
     /// with the same ears, sources and scenes; others are passed over.

@@ -2,6 +2,7 @@ package rivulus.file;
 
 import java.io.Reader;
 import java.io.StringReader;
+import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -142,6 +143,7 @@ public sealed interface Json {
             case List<?> list -> new Arr(list.stream().map(Json::of).toList(), Spot.NOWHERE);
             case String text -> new Text(text, Spot.NOWHERE);
             case Boolean bool -> new Bool(bool, Spot.NOWHERE);
+            case BigDecimal exact -> new Num(exact.doubleValue(), exact.toString(), Spot.NOWHERE);
             case Number number ->
                     new Num(number.doubleValue(), digits(number.doubleValue()), Spot.NOWHERE);
             default -> throw new IllegalArgumentException("not a plain value: " + plain.getClass());
@@ -166,7 +168,7 @@ public sealed interface Json {
             }
             case Arr(var items, _) -> items.stream().map(Json::plain).toList();
             case Text(var value, _) -> value;
-            case Num(_, var digits, _) -> new java.math.BigDecimal(digits);
+            case Num(_, var digits, _) -> new BigDecimal(digits);
             case Bool(var value, _) -> value;
             case Nil _ -> null;
         };

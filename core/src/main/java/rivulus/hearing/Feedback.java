@@ -14,25 +14,43 @@ final class Feedback {
     private static final int MOST_ROUNDS = 24;
 
     /// Of the taps that stand at one cut after a round, at most this many loudest are followed on.
-    private static final int MOST_TAPS = 600;
+    private static final int MOST_TAPS = 2000;
 
     private final Bands bands;
     private final Flow.Field[] from;
+    private final Joint[][] joints;
     private final Response[][] toEar;
-    private final boolean stable;
     private Response[][] inverse;
 
-    Feedback(Flow.Field[] from, Bands bands, boolean stable) {
+    /// What kind of stretch leads from one cut to another.
+    enum Joint {
+        /// Onward, or round a loop by wire.
+        PLAIN,
+        /// Round a loop through a room.
+        ROOM,
+        /// Within a loop that howls. The howl is a finding of its own; hearings are told as if such
+        /// a loop were passed once, from one cut to another, and never came back.
+        HOWL
+    }
+
+    /// @param joints the kind of stretch to cut i from cut j
+    Feedback(Flow.Field[] from, Bands bands, Joint[][] joints) {
         this.from = from;
         this.bands = bands;
-        this.stable = stable;
+        this.joints = joints;
         int k = from.length;
         toEar = new Response[k][k == 0 ? 0 : from[0].atEar().length];
     }
 
-    /// Whether everything that goes round dies away.
-    boolean isStable() {
-        return stable;
+    /// The taps from one cut to another that come again and again.
+    private Taps between(int fromCut, int toCut) {
+        return joints[toCut][fromCut] == Joint.HOWL ? Taps.NONE : from[fromCut].intoCut()[toCut];
+    }
+
+    /// The taps from one cut to another that are passed once.
+    private Taps once(int fromCut, int toCut) {
+        boolean onward = joints[toCut][fromCut] == Joint.HOWL && fromCut != toCut;
+        return onward ? from[fromCut].intoCut()[toCut] : Taps.NONE;
     }
 
     private Response[][] inverse() {
@@ -43,7 +61,7 @@ final class Feedback {
         for (int i = 0; i < k; i++) {
             for (int j = 0; j < k; j++) {
                 inverse[i][j] = Response.silent();
-                t[i][j] = Sum.response(from[j].intoCut()[i], bands);
+                t[i][j] = Sum.response(between(j, i), bands);
             }
         }
         for (int f = 0; f < Grid.SIZE; f++) invert(t, f);
@@ -60,6 +78,11 @@ final class Feedback {
             x[i] = Response.silent();
             for (int j = 0; j < k; j++)
                 if (!into[j].isEmpty()) x[i].addProduct(inverse()[i][j], put[j]);
+        }
+        for (int i = 0; i < k; i++) {
+            for (int j = 0; j < k; j++) {
+                if (!once(j, i).isEmpty()) x[i].addProduct(Sum.response(once(j, i), bands), put[j]);
+            }
         }
         return x;
     }
@@ -82,27 +105,56 @@ final class Feedback {
         return toEar[i][ear];
     }
 
-    /// The first rounds of what stands at the cut nodes, in time; a loop that grows is followed for
-    /// three rounds only.
-    Taps[] rounds(Taps[] into) {
+    /// What stands at the cut nodes in time.
+    ///
+    /// @param plain what has not been round a room
+    /// @param ringing what has
+    record Rounds(Taps[] plain, Taps[] ringing) {
+        boolean isEmpty(int cut) {
+            return plain[cut].isEmpty() && ringing[cut].isEmpty();
+        }
+    }
+
+    /// The rounds of what comes in, down to the faintest tap, but for no more than [#MOST_ROUNDS].
+    Rounds rounds(Taps[] into) {
         int k = from.length;
-        Taps[] total = into.clone();
-        Taps[] wave = into.clone();
-        for (int round = 0; round < (stable ? MOST_ROUNDS : 3); round++) {
-            Taps[] nextWave = new Taps[k];
+        Rounds total = new Rounds(into.clone(), silence(k));
+        for (int i = 0; i < k; i++) {
+            for (int j = 0; j < k; j++)
+                total.plain[i] = total.plain[i].plus(into[j].then(once(j, i), bands));
+        }
+        Rounds wave = new Rounds(into.clone(), silence(k));
+        for (int round = 0; round < MOST_ROUNDS; round++) {
+            Rounds next = new Rounds(silence(k), silence(k));
             boolean heard = false;
             for (int i = 0; i < k; i++) {
-                Taps sum = Taps.NONE;
-                for (int j = 0; j < k; j++)
-                    sum = sum.plus(wave[j].then(from[j].intoCut()[i], bands));
-                nextWave[i] = sum.loudest(MOST_TAPS);
-                heard |= !nextWave[i].isEmpty();
-                total[i] = total[i].plus(nextWave[i]);
+                for (int j = 0; j < k; j++) if (!wave.isEmpty(j)) pass(wave, j, next, i);
+                next.plain[i] = next.plain[i].loudest(MOST_TAPS);
+                next.ringing[i] = next.ringing[i].loudest(MOST_TAPS);
+                total.plain[i] = total.plain[i].plus(next.plain[i]);
+                total.ringing[i] = total.ringing[i].plus(next.ringing[i]);
+                heard |= !next.isEmpty(i);
             }
             if (!heard) break;
-            wave = nextWave;
+            wave = next;
         }
         return total;
+    }
+
+    private void pass(Rounds wave, int fromCut, Rounds next, int toCut) {
+        Taps between = between(fromCut, toCut);
+        if (between.isEmpty()) return;
+        Taps plain = wave.plain[fromCut].then(between, bands);
+        Taps ringing = wave.ringing[fromCut].then(between, bands);
+        boolean rings = joints[toCut][fromCut] == Joint.ROOM;
+        next.plain[toCut] = rings ? next.plain[toCut] : next.plain[toCut].plus(plain);
+        next.ringing[toCut] = next.ringing[toCut].plus(ringing).plus(rings ? plain : Taps.NONE);
+    }
+
+    private static Taps[] silence(int cuts) {
+        Taps[] silence = new Taps[cuts];
+        java.util.Arrays.fill(silence, Taps.NONE);
+        return silence;
     }
 
     Taps atEar(int cut, int ear) {

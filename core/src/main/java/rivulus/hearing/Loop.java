@@ -22,15 +22,22 @@ import rivulus.signal.Response;
 /// cancellation is not counted.
 public final class Loop {
     private final LiveGraph live;
+    private final int system;
     private final int node;
     private final double[] gainDb;
     private final List<Leg> legs;
 
-    private Loop(LiveGraph live, int node, double[] gainDb, List<Leg> legs) {
+    private Loop(LiveGraph live, int system, int node, double[] gainDb, List<Leg> legs) {
         this.live = live;
+        this.system = system;
         this.node = node;
         this.gainDb = gainDb;
         this.legs = legs;
+    }
+
+    /// The number of the loop system in [FlowOrder#loopOf(int)].
+    int system() {
+        return system;
     }
 
     static List<Loop> find(LiveGraph live, FlowOrder order, int[] cuts, Flow.Field[] from) {
@@ -56,6 +63,7 @@ public final class Loop {
                     loops.add(
                             new Loop(
                                     live,
+                                    system,
                                     cuts[members.getFirst()],
                                     gain,
                                     legsIn(live, order, system)));

@@ -46,8 +46,23 @@ public final class Tracer {
         Flow.Field[] fromCuts = new Flow.Field[cuts.length];
         for (int k = 0; k < cuts.length; k++) fromCuts[k] = flow.fromCut(cuts[k]);
         this.loops = Loop.find(live, order, cuts, fromCuts);
-        boolean stable = loops.stream().allMatch(Loop::isStable);
-        this.feedback = new Feedback(fromCuts, bands, stable);
+        this.feedback = new Feedback(fromCuts, bands, joints());
+    }
+
+    private Feedback.Joint[][] joints() {
+        Feedback.Joint[][] joints = new Feedback.Joint[cuts.length][cuts.length];
+        for (int i = 0; i < cuts.length; i++) {
+            for (int j = 0; j < cuts.length; j++) joints[i][j] = joint(cuts[j], cuts[i]);
+        }
+        return joints;
+    }
+
+    private Feedback.Joint joint(int from, int to) {
+        int system = order.loopOf(to);
+        if (order.loopOf(from) != system) return Feedback.Joint.PLAIN;
+        Loop loop = loops.stream().filter(l -> l.system() == system).findFirst().orElseThrow();
+        if (!loop.isStable()) return Feedback.Joint.HOWL;
+        return loop.isAcoustic() ? Feedback.Joint.ROOM : Feedback.Joint.PLAIN;
     }
 
     /// Traces a live graph from nothing.
@@ -159,7 +174,7 @@ public final class Tracer {
         private final Feedback feedback;
         private final boolean goesRound;
         private Response[] settled;
-        private Taps[] rounds;
+        private Feedback.Rounds rounds;
 
         Traced(Flow.Field field, Feedback feedback) {
             this.field = field;
@@ -174,7 +189,7 @@ public final class Tracer {
             return settled;
         }
 
-        Taps[] rounds() {
+        Feedback.Rounds rounds() {
             if (rounds == null) rounds = feedback.rounds(field.intoCut());
             return rounds;
         }
@@ -201,33 +216,51 @@ public final class Tracer {
     private Pair pair(Traced traced, int[] nodes, boolean[] open, int width, List<Drop> drops) {
         Taps direct = Taps.NONE;
         Taps round = Taps.NONE;
-        Taps worn = Taps.NONE;
-        Taps throughAir = Taps.NONE;
         int[] ears = new int[nodes.length];
+        Standing[] here = new Standing[nodes.length];
         for (int i = 0; i < nodes.length; i++) {
             ears[i] = listenedIndex.get(nodes[i]);
-            Taps here = traced.field.atEar()[ears[i]];
-            boolean rounds = traced.goesRound && feedback.reaches(ears[i]);
-            Taps roundHere = rounds ? roundsAt(traced, ears[i]) : Taps.NONE;
-            direct = direct.plus(here);
-            round = round.plus(roundHere);
-            if (open[i]) throughAir = throughAir.plus(here).plus(roundHere);
-            else worn = worn.plus(here).plus(roundHere);
+            here[i] = standing(traced, ears[i]);
+            direct = direct.plus(traced.field.atEar()[ears[i]]);
+            round = round.plus(here[i].round()).plus(here[i].ringing());
         }
-        collect(drops, worn, false, width);
-        collect(drops, throughAir, true, width);
+        for (boolean air : new boolean[] {false, true}) {
+            Taps plain = Taps.NONE;
+            Taps ringing = Taps.NONE;
+            for (int i = 0; i < nodes.length; i++) {
+                if (open[i] != air) continue;
+                plain = plain.plus(traced.field.atEar()[ears[i]]).plus(here[i].round());
+                ringing = ringing.plus(here[i].ringing());
+            }
+            collect(drops, plain, air, false, width);
+            collect(drops, ringing, air, true, width);
+        }
         return new Pair(direct, ears, matters(direct, round) ? traced.settled() : null);
+    }
+
+    /// What reaches a listened node by way of the cuts.
+    private record Standing(Taps round, Taps ringing) {
+        private static final Standing NOTHING = new Standing(Taps.NONE, Taps.NONE);
+    }
+
+    private Standing standing(Traced traced, int ear) {
+        if (!traced.goesRound || !feedback.reaches(ear)) return Standing.NOTHING;
+        Taps round = Taps.NONE;
+        Taps ringing = Taps.NONE;
+        for (int k = 0; k < cuts.length; k++) {
+            if (traced.rounds().isEmpty(k)) continue;
+            round = round.plus(traced.rounds().plain()[k].then(feedback.atEar(k, ear), bands));
+            ringing =
+                    ringing.plus(traced.rounds().ringing()[k].then(feedback.atEar(k, ear), bands));
+        }
+        return new Standing(round, ringing);
     }
 
     /// Whether what comes round changes the level. Where it is 60 dB under what comes straight, and
     /// that is well heard, it adds less than 0.01 dB and is left out.
     private boolean matters(Taps direct, Taps round) {
         if (round.isEmpty()) return false;
-        boolean negligible =
-                feedback.isStable()
-                        && direct.loudest() > 1e-2
-                        && round.sum() < 1e-3 * direct.loudest();
-        return !negligible;
+        return direct.loudest() <= 1e-2 || round.sum() >= 1e-3 * direct.loudest();
     }
 
     /// One channel of a source into one channel of an ear.
@@ -260,20 +293,16 @@ public final class Tracer {
         }
     }
 
-    private Taps roundsAt(Traced traced, int ear) {
-        Taps sum = Taps.NONE;
-        for (int k = 0; k < cuts.length; k++) {
-            Taps standing = traced.rounds()[k];
-            if (!standing.isEmpty()) sum = sum.plus(standing.then(feedback.atEar(k, ear), bands));
+    /// A tap at an ear, as power.
+    private record Drop(long ns, double power, boolean throughAir, boolean ringing) {
+        boolean isLike(Drop other) {
+            return throughAir == other.throughAir && ringing == other.ringing;
         }
-        return sum;
     }
 
-    /// A tap at an ear, as power.
-    private record Drop(long ns, double power, boolean throughAir) {}
-
     /// Taps of one time in one channel are one drop, in phase.
-    private void collect(List<Drop> drops, Taps taps, boolean throughAir, int width) {
+    private void collect(
+            List<Drop> drops, Taps taps, boolean throughAir, boolean ringing, int width) {
         for (int from = 0, to; from < taps.size(); from = to) {
             to = from + 1;
             while (to < taps.size() && taps.ns[to] - taps.ns[from] <= Taps.SAME_NS) to++;
@@ -281,20 +310,23 @@ public final class Tracer {
                     to == from + 1
                             ? taps.gain[from] * taps.gain[from] * bands.power(taps.band[from])
                             : Sum.response(taps.between(from, to), bands).power();
-            drops.add(new Drop(taps.ns[from], power / width, throughAir));
+            drops.add(new Drop(taps.ns[from], power / width, throughAir, ringing));
         }
     }
 
     /// Drops within 0.05 ms are one arrival; those of the channels add as power.
     private static List<Arrival> arrivals(List<Drop> drops) {
         if (drops.isEmpty()) return List.of();
-        drops.sort(Comparator.comparing(Drop::throughAir).thenComparingLong(Drop::ns));
+        drops.sort(
+                Comparator.comparing(Drop::throughAir)
+                        .thenComparing(Drop::ringing)
+                        .thenComparingLong(Drop::ns));
         List<Arrival> arrivals = new ArrayList<>();
         int start = 0;
         for (int i = 1; i <= drops.size(); i++) {
             boolean same =
                     i < drops.size()
-                            && drops.get(i).throughAir() == drops.get(start).throughAir()
+                            && drops.get(i).isLike(drops.get(start))
                             && drops.get(i).ns() - drops.get(start).ns() <= SAME_NS;
             if (same) continue;
             arrivals.add(merge(drops.subList(start, i)));
@@ -317,7 +349,8 @@ public final class Tracer {
             power += drop.power();
             moment += drop.power() * drop.ns();
         }
-        return new Arrival(
-                moment / power * 1e-6, 10 * Math.log10(power), drops.getFirst().throughAir());
+        Drop first = drops.getFirst();
+        double db = 10 * Math.log10(power);
+        return new Arrival(moment / power * 1e-6, db, first.throughAir(), first.ringing());
     }
 }

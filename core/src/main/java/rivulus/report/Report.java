@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import rivulus.check.Finding;
 import rivulus.check.Proof;
 import rivulus.check.SceneProof;
@@ -11,6 +12,7 @@ import rivulus.cure.Cure;
 import rivulus.gear.Setting;
 import rivulus.hearing.Arrival;
 import rivulus.hearing.Hearing;
+import rivulus.hearing.Opening;
 import rivulus.hearing.Way;
 import rivulus.show.Ref;
 import rivulus.show.Turn;
@@ -119,19 +121,39 @@ public final class Report {
         };
     }
 
-    /// `{"ways": [{"levelDb", "ms", "minMs", "maxMs", "words", "steps": [{"point", "gainDb",
-    /// "ms"}]}]}`.
-    public static Map<String, Object> ways(
-            String source, String ear, String scene, List<Way> ways) {
-        return map(
-                "source",
-                source,
-                "ear",
-                ear,
-                "scene",
-                scene,
-                "ways",
-                ways.stream().map(Report::way).toList());
+    /// `{"source", "ear", "scene", "ways": [{"levelDb", "ms", "minMs", "maxMs", "words",
+    /// "steps"}]}`, with `"broken": {"at", "wants"}` where too little is heard.
+    ///
+    /// @param nearest the way that could be opened most easily, looked for only where too little is
+    ///     heard
+    public static Map<String, Object> trace(
+            String source, String ear, String scene, List<Way> ways, Optional<Opening> nearest) {
+        Map<String, Object> out =
+                map(
+                        "source",
+                        source,
+                        "ear",
+                        ear,
+                        "scene",
+                        scene,
+                        "ways",
+                        ways.stream().map(Report::way).toList());
+        boolean heard = !ways.isEmpty() && nearest.isEmpty();
+        if (!heard) out.put("broken", broken(nearest));
+        return out;
+    }
+
+    private static Map<String, Object> broken(Optional<Opening> nearest) {
+        if (nearest.isEmpty()) return map("at", null, "wants", List.of());
+        List<Object> wants = new ArrayList<>();
+        for (Opening.KnobTurn turn : nearest.get().turns()) {
+            wants.add(
+                    map(
+                            "knob", turn.knob().ref().toString(),
+                            "from", setting(turn.from()),
+                            "to", setting(turn.to())));
+        }
+        return map("at", nearest.get().broken().from().toString(), "wants", wants);
     }
 
     /// `{"traces": [...]}`, one for each scene.

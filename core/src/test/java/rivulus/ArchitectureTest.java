@@ -1,0 +1,75 @@
+package rivulus;
+
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+import static com.tngtech.archunit.library.Architectures.layeredArchitecture;
+import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
+
+import com.tngtech.archunit.core.importer.ImportOption;
+import com.tngtech.archunit.junit.AnalyzeClasses;
+import com.tngtech.archunit.junit.ArchTest;
+import com.tngtech.archunit.lang.ArchRule;
+
+/// The walls of the house.
+@AnalyzeClasses(packages = "rivulus", importOptions = ImportOption.DoNotIncludeTests.class)
+class ArchitectureTest {
+    @ArchTest
+    static final ArchRule theCoreHasNoInterfaceCode =
+            noClasses()
+                    .should()
+                    .dependOnClassesThat()
+                    .resideInAnyPackage("javafx..", "java.awt..", "javax.swing..", "picocli..");
+
+    @ArchTest
+    static final ArchRule arrowsPointDown =
+            layeredArchitecture()
+                    .consideringOnlyDependenciesInLayers()
+                    .layer("words")
+                    .definedBy("rivulus.words")
+                    .layer("gear")
+                    .definedBy("rivulus.gear")
+                    .layer("show")
+                    .definedBy("rivulus.show")
+                    .layer("signal")
+                    .definedBy("rivulus.signal")
+                    .layer("hearing")
+                    .definedBy("rivulus.hearing")
+                    .layer("rehearse")
+                    .definedBy("rivulus.rehearse")
+                    .layer("check")
+                    .definedBy("rivulus.check")
+                    .layer("cure")
+                    .definedBy("rivulus.cure")
+                    .layer("readers")
+                    .definedBy("rivulus.chart", "rivulus.report")
+                    .layer("file")
+                    .definedBy("rivulus.file")
+                    .whereLayer("readers")
+                    .mayNotBeAccessedByAnyLayer()
+                    .whereLayer("file")
+                    .mayNotBeAccessedByAnyLayer()
+                    .whereLayer("rehearse")
+                    .mayNotBeAccessedByAnyLayer()
+                    .whereLayer("cure")
+                    .mayOnlyBeAccessedByLayers("readers")
+                    .whereLayer("check")
+                    .mayOnlyBeAccessedByLayers("cure", "readers")
+                    .whereLayer("hearing")
+                    .mayOnlyBeAccessedByLayers("check", "cure", "readers")
+                    .whereLayer("signal")
+                    .mayOnlyBeAccessedByLayers("hearing", "rehearse", "check", "cure", "readers");
+
+    @ArchTest
+    static final ArchRule packagesDoNotGoRound =
+            slices().matching("rivulus.(*)..").should().beFreeOfCycles();
+
+    @ArchTest
+    static final ArchRule theDocumentIsImmutable =
+            classes()
+                    .that()
+                    .resideInAnyPackage("rivulus.show", "rivulus.gear")
+                    .and()
+                    .areNotInterfaces()
+                    .should()
+                    .haveOnlyFinalFields();
+}
