@@ -144,6 +144,13 @@ final class Hand implements AutoCloseable {
         settle();
     }
 
+    /// Makes the window so many pixels wide and waits until the scene is.
+    void widen(double width) {
+        act(() -> stage.setWidth(width));
+        await(() -> window.scene().getWidth() == width);
+        settle();
+    }
+
     /// Presses keys one after the other while holding the former ones: `press(CONTROL, Z)`.
     void press(KeyCode... keys) {
         act(

@@ -64,7 +64,7 @@ class ShellTest {
     void inANarrowWindowTheFindingsFoldIntoADrawer() {
         try (Hand hand = Hand.atDemo(folder)) {
             assertThat(hand.sees("#side")).isTrue();
-            hand.act(() -> hand.stage().setWidth(1100));
+            hand.widen(1100);
             assertThat(hand.sees("#side")).isFalse();
             hand.click("#drawer");
             assertThat(hand.textIn("#side")).contains("Findings for Nadia");

@@ -2,30 +2,208 @@ package rivulus.cli;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.networknt.schema.InputFormat;
+import com.networknt.schema.Schema;
+import com.networknt.schema.SchemaRegistry;
+import com.networknt.schema.SpecificationVersion;
 import java.io.PrintWriter;
 import java.io.StringWriter;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
 
+/// The contract that others script against.
 class MainTest {
+    private static final String CALL = "../shows/first-call.rivulus";
+    private static final String LANTERN = "../shows/lantern-hour.rivulus";
+
     private final StringWriter out = new StringWriter();
     private final StringWriter err = new StringWriter();
+
+    @TempDir Path folder;
 
     private int run(String... args) {
         return Main.run(new PrintWriter(out), new PrintWriter(err), args);
     }
 
-    @Test
-    void checkSaysWhatIsWrongAndWhatCuresItAndEndsWithOne() {
-        assertThat(run("check", "../shows/first-call.rivulus")).isEqualTo(1);
-        assertThat(out.toString())
-                .contains(
-                        "Nadia hears herself 296",
-                        "cure: Set Show desk · USB 1 chat feed to mix-minus.");
+    private JsonNode json() throws Exception {
+        String text = out.toString();
+        Schema schema =
+                SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12)
+                        .getSchema(Files.readString(Path.of("../docs/outputs.schema.json")));
+        assertThat(schema.validate(text, InputFormat.JSON)).isEmpty();
+        return JsonMapper.shared().readTree(text);
     }
 
     @Test
-    void aFileThatIsNotThereIsNamedInOneLineAndEndsWithTwo() {
-        assertThat(run("check", "nowhere.rivulus")).isEqualTo(2);
-        assertThat(err.toString().strip()).isEqualTo("nowhere.rivulus: there is no such file");
+    void checkSaysWhatIsWrongAndWhatCuresItAndEndsWithOne() {
+        assertThat(run("check", CALL)).isEqualTo(1);
+        assertThat(out.toString())
+                .contains("problem  Nadia hears herself 296")
+                .contains("in Show", "way: Nadia → Nadia's headset")
+                .contains("cure: Set Show desk · USB 1 chat feed to mix-minus.");
+    }
+
+    @Test
+    void checkAsJsonHoldsToTheSchemaAndItsFixNamesKnobFromAndTo() throws Exception {
+        assertThat(run("check", CALL, "--json")).isEqualTo(1);
+        JsonNode finding = json().get("findings").get(0);
+        assertThat(finding.get("rule").asString()).isEqualTo("echo");
+        assertThat(finding.get("ear").asString()).isEqualTo("nadia");
+        assertThat(finding.get("evidence").get("delayMs").asDouble()).isBetween(290.0, 300.0);
+        JsonNode turn = finding.get("fixes").get(0).get("turns").get(0);
+        assertThat(turn.get("knob").asString()).isEqualTo("desk/usb1chat.feed");
+        assertThat(turn.get("from").asString()).isEqualTo("everything");
+        assertThat(turn.get("to").asString()).isEqualTo("mix-minus");
+    }
+
+    @Test
+    void everyFindingOfTheLanternHourHasAFixAndALoneSceneCanBeAskedFor() throws Exception {
+        assertThat(run("check", LANTERN, "--json", "--scene", "call-in")).isEqualTo(1);
+        JsonNode findings = json().get("findings");
+        assertThat(findings.size()).isEqualTo(5);
+        for (JsonNode finding : findings) {
+            assertThat(finding.get("scene").asString()).isEqualTo("call-in");
+            assertThat(finding.get("fixes").size())
+                    .as(finding.get("sentence").asString())
+                    .isPositive();
+        }
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"archive-interviews-repaired", "language-cafe-repaired"})
+    void aShowWithNothingWrongEndsWithZero(String name) throws Exception {
+        assertThat(run("check", "../shows/" + name + ".rivulus")).isZero();
+        assertThat(out.toString()).contains("everybody hears what they should");
+    }
+
+    @Test
+    void hearWritesEveryEarAndSourceOfEveryScene() throws Exception {
+        assertThat(run("hear", LANTERN, "--json")).isZero();
+        JsonNode scenes = json().get("scenes");
+        assertThat(scenes.size()).isEqualTo(5);
+        assertThat(scenes.get(0).get("hearing").size()).isEqualTo(16 * 9);
+        boolean silence = false;
+        for (JsonNode cell : scenes.get(0).get("hearing")) silence |= cell.get("levelDb").isNull();
+        assertThat(silence).as("silence is null").isTrue();
+    }
+
+    @Test
+    void hearAsATableCanBeReadAloud() {
+        assertThat(run("hear", LANTERN, "--scene", "tales")).isZero();
+        assertThat(out.toString().lines())
+                .anySatisfy(
+                        line ->
+                                assertThat(line)
+                                        .matches("EAR +SOURCE +WISH +LEVEL +ARRIVES +VERDICT"))
+                .anySatisfy(
+                        line ->
+                                assertThat(line)
+                                        .matches(
+                                                "Nadia +Nadia +must not hear +−0\\.1\u202FdB +296\u202Fms +echo"))
+                .anySatisfy(
+                        line ->
+                                assertThat(line)
+                                        .matches(
+                                                "Stream +Alerts +must hear .* 30\u202Fms, 78\u202Fms +doubled"));
+    }
+
+    @Test
+    void traceTellsTheWaysBestFirstWithGainAndTimeAtEachStep() throws Exception {
+        assertThat(
+                        run(
+                                "trace",
+                                LANTERN,
+                                "--source",
+                                "alerts",
+                                "--ear",
+                                "stream",
+                                "--scene",
+                                "tales",
+                                "--json"))
+                .isZero();
+        JsonNode ways = json().get("traces").get(0).get("ways");
+        assertThat(ways.get(0).get("ms").asDouble()).isEqualTo(30);
+        assertThat(ways.get(1).get("ms").asDouble()).isEqualTo(78);
+        double before = -1;
+        for (JsonNode step : ways.get(1).get("steps")) {
+            assertThat(step.get("ms").asDouble()).isGreaterThanOrEqualTo(before);
+            before = step.get("ms").asDouble();
+        }
+    }
+
+    @Test
+    void traceOfWhatIsMissingTellsWhereItBreaks() throws Exception {
+        assertThat(
+                        run(
+                                "trace",
+                                LANTERN,
+                                "--source",
+                                "bram",
+                                "--ear",
+                                "sunniva",
+                                "--scene",
+                                "call-in",
+                                "--json"))
+                .isZero();
+        JsonNode broken = json().get("traces").get(0).get("broken");
+        assertThat(broken.get("wants").get(0).get("knob").asString())
+                .isEqualTo("desk/phones3.pick.phone");
+        assertThat(
+                        run(
+                                "trace",
+                                LANTERN,
+                                "--source",
+                                "bram",
+                                "--ear",
+                                "sunniva",
+                                "--scene",
+                                "call-in"))
+                .isZero();
+        assertThat(out.toString())
+                .contains("the nearest one that could be breaks at desk/strip.phone.post");
+    }
+
+    @Test
+    void whatCannotBeUsedIsSaidInOneLineOnStandardErrorAndEndsWithTwo() throws Exception {
+        Path broken = folder.resolve("broken.rivulus");
+        Files.writeString(broken, "{\"rivulus\": 1, \"title\": \"x\", \"ears\": 7}");
+        isRefused(
+                "broken.rivulus: ears (line 1, column 38): a list was expected, not a number",
+                "check",
+                broken.toString());
+        isRefused("nowhere.rivulus: there is no such file", "hear", "nowhere.rivulus");
+        isRefused(folder + ": this is a folder", "check", folder.toString());
+        isRefused(
+                "there is no scene \"night\"; there is doors, tales, call-in, interval, close",
+                "hear",
+                LANTERN,
+                "--scene",
+                "night");
+        isRefused(
+                "there is no ear \"nobody\"",
+                "trace",
+                LANTERN,
+                "--source",
+                "maren",
+                "--ear",
+                "nobody");
+        isRefused("Missing required option: '--ear=ID'", "trace", LANTERN, "--source", "maren");
+        isRefused("Missing required parameter: 'FILE'", "check");
+        isRefused("Unknown option: '--jsno'", "check", LANTERN, "--jsno");
+    }
+
+    private void isRefused(String words, String... args) {
+        out.getBuffer().setLength(0);
+        err.getBuffer().setLength(0);
+        assertThat(run(args)).isEqualTo(2);
+        assertThat(err.toString()).contains(words);
+        assertThat(err.toString().strip()).doesNotContain("\n");
+        assertThat(out.toString()).isEmpty();
     }
 }

@@ -42,11 +42,6 @@ public final class Words {
         return String.join(", ", items.subList(0, items.size() - 1)) + " and " + items.getLast();
     }
 
-    /// "1 ear", "3 ears".
-    public static String count(int n, String one, String many) {
-        return n + " " + (n == 1 ? one : many);
-    }
-
     /// The first letter in upper case.
     public static String sentence(String text) {
         return text.isEmpty() ? text : Character.toUpperCase(text.charAt(0)) + text.substring(1);
