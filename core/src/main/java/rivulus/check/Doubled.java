@@ -1,7 +1,6 @@
 package rivulus.check;
 
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Optional;
@@ -34,14 +33,15 @@ final class Doubled implements Check {
     }
 
     private static Optional<Doubling> worst(SceneProof.Heard cell, Limits limits) {
-        Optional<Arrival> first = cell.hearing().strongest();
-        if (first.isEmpty()) return Optional.empty();
-        Arrival strongest = first.get();
-        return cell.hearing().arrivals().stream()
-                .filter(other -> other != strongest && !other.ringing())
-                .filter(other -> matters(strongest, other, limits))
-                .max(Comparator.comparingDouble(Arrival::levelDb))
-                .map(other -> Doubling.of(strongest, other));
+        if (cell.hearing().arrivals().size() < 2) return Optional.empty();
+        Arrival strongest = cell.hearing().strongest().orElseThrow();
+        Arrival worst = null;
+        for (Arrival other : cell.hearing().arrivals()) {
+            if (other == strongest || other.ringing()) continue;
+            if (worst != null && other.levelDb() <= worst.levelDb()) continue;
+            if (matters(strongest, other, limits)) worst = other;
+        }
+        return Optional.ofNullable(worst).map(other -> Doubling.of(strongest, other));
     }
 
     private static boolean matters(Arrival strongest, Arrival other, Limits limits) {

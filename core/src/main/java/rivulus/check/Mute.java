@@ -12,6 +12,8 @@ import rivulus.show.Ear;
 import rivulus.show.MuteKey;
 import rivulus.show.Source;
 import rivulus.signal.KnobUse;
+import rivulus.signal.LiveGraph;
+import rivulus.signal.Positions;
 import rivulus.words.Words;
 
 /// A mute that does not silence what its user thinks: a source that rests behind a closed mute or
@@ -32,10 +34,19 @@ final class Mute implements Check {
                     .ifPresent(knob -> findings.add(resting(scene, cell, knob)));
         }
         for (MuteKey key : scene.show().mutes()) {
-            Tracer pressed = scene.muted().get(key.id());
-            if (pressed != null) findings.addAll(pressed(scene, key, pressed, limits));
+            press(scene.tracer(), key)
+                    .ifPresent(pressed -> findings.addAll(pressed(scene, key, pressed, limits)));
         }
         return findings;
+    }
+
+    /// What would be heard with that mute key pressed; empty where it already is, or is not there.
+    private static Optional<Tracer> press(Tracer open, MuteKey key) {
+        Positions positions = open.live().positions();
+        int knob = open.live().graph().knobIndex(key.knob().device(), key.knob().name());
+        if (knob < 0 || positions.get(knob).equals(key.to())) return Optional.empty();
+        LiveGraph pressed = open.live().at(positions.with(knob, key.to()));
+        return Optional.of(Tracer.after(pressed, List.of(open)));
     }
 
     static boolean isThoughtMuted(SceneProof scene, SceneProof.Heard cell) {

@@ -27,6 +27,10 @@ public final class Proof {
             this.work = work;
         }
 
+        synchronized Optional<SceneProof> ifDone() {
+            return Optional.ofNullable(done);
+        }
+
         synchronized SceneProof get() {
             if (done == null) {
                 done = work.get();
@@ -76,8 +80,13 @@ public final class Proof {
         return Optional.ofNullable(scenes.get(id)).map(Lazy::get);
     }
 
-    /// What is wrong in all scenes, scene by scene.
+    /// The scene of that id, if it has been worked out.
+    Optional<SceneProof> ifDone(String id) {
+        return Optional.ofNullable(scenes.get(id)).flatMap(Lazy::ifDone);
+    }
+
+    /// What is wrong in all scenes, scene by scene. The checks run on all cores.
     public List<Finding> findings() {
-        return scenes().stream().flatMap(scene -> scene.findings().stream()).toList();
+        return scenes().parallelStream().flatMap(scene -> scene.findings().stream()).toList();
     }
 }

@@ -7,7 +7,6 @@ import rivulus.gear.Catalogue;
 import rivulus.hearing.Tracer;
 import rivulus.show.Brief;
 import rivulus.show.Device;
-import rivulus.show.MuteKey;
 import rivulus.show.Scene;
 import rivulus.show.Show;
 import rivulus.signal.Compiler;
@@ -72,8 +71,8 @@ public final class Prover {
     public Proof prove(Show show, Proof earlier) {
         boolean kin = earlier != null && sameStructure(show, earlier.show());
         SignalGraph graph = kin ? earlier.graph() : Compiler.compile(show, catalogue);
-        Brief brief = Brief.of(show, defaults);
         boolean sameBrief = kin && show.changes().equals(earlier.show().changes());
+        Brief brief = sameBrief ? earlier.brief() : Brief.of(show, defaults);
         Proof proof = new Proof(show, brief, graph);
         String previous = "";
         for (Scene scene : show.scenes()) {
@@ -81,46 +80,23 @@ public final class Prover {
             proof.add(
                     scene.id(),
                     () -> {
-                        SceneProof before = kin ? earlier.scene(scene.id()).orElse(null) : null;
-                        SceneProof lean =
-                                before != null ? before : proof.scene(nearest).orElse(null);
-                        SceneProof done =
-                                prove(show, brief, scene, graph, lean, sameBrief ? before : null);
-                        for (MuteKey key : show.mutes()) pressMute(done, key, before);
-                        done.found(check(done));
-                        return done;
+                        List<Tracer> kindred = new ArrayList<>();
+                        if (kin) earlier.scene(scene.id()).ifPresent(s -> kindred.add(s.tracer()));
+                        (kindred.isEmpty() ? proof.scene(nearest) : proof.ifDone(nearest))
+                                .ifPresent(s -> kindred.add(s.tracer()));
+                        Positions positions = Positions.of(graph, show, scene);
+                        Tracer tracer = trace(graph, positions, kindred);
+                        return new SceneProof(show, brief, scene, tracer, this::check);
                     });
             previous = scene.id();
         }
         return proof;
     }
 
-    private static SceneProof prove(
-            Show show,
-            Brief brief,
-            Scene scene,
-            SignalGraph graph,
-            SceneProof lean,
-            SceneProof sameWishes) {
-        Positions positions = Positions.of(graph, show, scene);
-        Tracer tracer = trace(graph, positions, lean == null ? null : lean.tracer());
-        return new SceneProof(show, brief, scene, tracer, sameWishes);
-    }
-
-    private static Tracer trace(SignalGraph graph, Positions positions, Tracer earlier) {
-        if (earlier != null && earlier.live().positions().equals(positions)) return earlier;
-        if (earlier == null) return Tracer.of(LiveGraph.of(graph, positions));
-        return Tracer.after(earlier.live().at(positions), earlier);
-    }
-
-    private static void pressMute(SceneProof proof, MuteKey key, SceneProof before) {
-        Positions positions = proof.tracer().live().positions();
-        SignalGraph graph = proof.tracer().live().graph();
-        int knob = graph.knobIndex(key.knob().device(), key.knob().name());
-        if (knob < 0 || positions.get(knob).equals(key.to())) return;
-        Tracer earlier = before == null ? null : before.muted().get(key.id());
-        Positions pressed = positions.with(knob, key.to());
-        proof.muted(key.id(), trace(graph, pressed, earlier == null ? proof.tracer() : earlier));
+    private static Tracer trace(SignalGraph graph, Positions positions, List<Tracer> kindred) {
+        for (Tracer done : kindred) if (done.live().positions().equals(positions)) return done;
+        if (kindred.isEmpty()) return Tracer.of(LiveGraph.of(graph, positions));
+        return Tracer.after(kindred.getFirst().live().at(positions), kindred);
     }
 
     private List<Finding> check(SceneProof scene) {

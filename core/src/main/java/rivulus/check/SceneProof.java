@@ -1,10 +1,9 @@
 package rivulus.check;
 
-import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Collections;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
+import java.util.function.Function;
 import rivulus.gear.Knob;
 import rivulus.hearing.Hearing;
 import rivulus.hearing.Tracer;
@@ -19,46 +18,37 @@ public final class SceneProof {
     private final Show show;
     private final Scene scene;
     private final Tracer tracer;
-    private final Map<String, Map<String, Heard>> heard = new LinkedHashMap<>();
-    private final List<Heard> all = new ArrayList<>();
-    private final Map<String, Tracer> muted = new LinkedHashMap<>();
-    private List<Finding> findings = List.of();
+    private final Heard[] cells;
+    private final int sources;
+    private Function<SceneProof, List<Finding>> checks;
+    private List<Finding> findings;
 
     /// One cell of the hearing chart.
     public record Heard(Ear ear, Source source, Brief.Standing standing, Hearing hearing) {}
 
-    /// @param sameWishes a proof of the same scene of a show with the same brief, or null
-    SceneProof(Show show, Brief brief, Scene scene, Tracer tracer, SceneProof sameWishes) {
+    /// @param checks what finds the findings, asked once, when they are first wanted
+    SceneProof(
+            Show show,
+            Brief brief,
+            Scene scene,
+            Tracer tracer,
+            Function<SceneProof, List<Finding>> checks) {
+        this.checks = checks;
         this.show = show;
         this.scene = scene;
         this.tracer = tracer;
-        boolean known = sameWishes != null && sameWishes.scene.quiet().equals(scene.quiet());
-        for (Ear ear : show.ears()) {
-            Map<String, Heard> row = new LinkedHashMap<>();
-            for (Source source : show.sources()) {
-                Hearing hearing = tracer.hearing(ear.id(), source.id());
-                Brief.Standing standing =
-                        known
-                                ? sameWishes.of(ear.id(), source.id()).standing()
-                                : brief.wish(ear, source, scene);
-                row.put(source.id(), new Heard(ear, source, standing, hearing));
+        List<Source> heard = show.sources();
+        sources = heard.size();
+        cells = new Heard[show.ears().size() * sources];
+        for (int s = 0; s < sources; s++) {
+            Source source = heard.get(s);
+            List<Hearing> everywhere = tracer.hearings(source.id());
+            for (int e = 0; e < show.ears().size(); e++) {
+                Ear ear = show.ears().get(e);
+                Brief.Standing standing = brief.wish(ear, source, scene);
+                cells[e * sources + s] = new Heard(ear, source, standing, everywhere.get(e));
             }
-            heard.put(ear.id(), row);
         }
-        for (Map<String, Heard> row : heard.values()) all.addAll(row.values());
-    }
-
-    void found(List<Finding> list) {
-        findings = List.copyOf(list);
-    }
-
-    void muted(String key, Tracer counterfactual) {
-        muted.put(key, counterfactual);
-    }
-
-    /// What would be heard with that mute key pressed; absent where it already is.
-    Map<String, Tracer> muted() {
-        return muted;
     }
 
     /// The show it is about.
@@ -78,34 +68,40 @@ public final class SceneProof {
 
     /// Every ear with every source, in the order of the show.
     public List<Heard> all() {
-        return Collections.unmodifiableList(all);
+        return Collections.unmodifiableList(Arrays.asList(cells));
     }
 
     /// What one ear hears of every source.
     public List<Heard> of(String ear) {
-        return List.copyOf(heard.getOrDefault(ear, Map.of()).values());
+        int e = tracer.live().graph().earIndex(ear);
+        return e < 0 ? List.of() : all().subList(e * sources, (e + 1) * sources);
     }
 
     /// What one ear hears of one source.
     ///
     /// @throws IllegalArgumentException if the show has no such ear or source
     public Heard of(String ear, String source) {
-        Heard cell = heard.getOrDefault(ear, Map.of()).get(source);
-        if (cell == null)
+        int e = tracer.live().graph().earIndex(ear);
+        int s = tracer.live().graph().sourceIndex(source);
+        if (e < 0 || s < 0)
             throw new IllegalArgumentException(
                     "no ear \"%s\" or source \"%s\"".formatted(ear, source));
-        return cell;
+        return cells[e * sources + s];
     }
 
     /// What is wrong in this scene, worst first.
-    public List<Finding> findings() {
+    public synchronized List<Finding> findings() {
+        if (findings == null) {
+            findings = List.copyOf(checks.apply(this));
+            checks = null;
+        }
         return findings;
     }
 
     /// What is to be said of one ear and one source.
     public Verdict verdict(String ear, String source) {
         Verdict worst = plain(of(ear, source));
-        for (Finding finding : findings) {
+        for (Finding finding : findings()) {
             boolean here = finding.key().ear().equals(ear) && finding.key().source().equals(source);
             if (here && finding.verdict().compareTo(worst) > 0) worst = finding.verdict();
         }

@@ -53,19 +53,20 @@ final class Feedback {
         return onward ? from[fromCut].intoCut()[toCut] : Taps.NONE;
     }
 
-    private Response[][] inverse() {
+    private synchronized Response[][] inverse() {
         if (inverse != null) return inverse;
         int k = from.length;
-        inverse = new Response[k][k];
+        Response[][] made = new Response[k][k];
         Response[][] t = new Response[k][k];
         for (int i = 0; i < k; i++) {
             for (int j = 0; j < k; j++) {
-                inverse[i][j] = Response.silent();
+                made[i][j] = Response.silent();
                 t[i][j] = Sum.response(between(j, i), bands);
             }
         }
-        for (int f = 0; f < Grid.SIZE; f++) invert(t, f);
-        return inverse;
+        for (int f = 0; f < Grid.SIZE; f++) invert(t, f, made);
+        inverse = made;
+        return made;
     }
 
     /// What stands at the cut nodes when `into` comes in, as a response for each.
@@ -100,7 +101,7 @@ final class Feedback {
         return false;
     }
 
-    private Response toEar(int i, int ear) {
+    private synchronized Response toEar(int i, int ear) {
         if (toEar[i][ear] == null) toEar[i][ear] = Sum.response(from[i].atEar()[ear], bands);
         return toEar[i][ear];
     }
@@ -157,12 +158,25 @@ final class Feedback {
         return silence;
     }
 
-    Taps atEar(int cut, int ear) {
-        return from[cut].atEar()[ear];
+    /// What reaches a listened node of taps that stand at the cuts.
+    Taps atEar(Taps[] standing, int ear) {
+        Taps sum = Taps.NONE;
+        for (int k = 0; k < from.length; k++) {
+            if (!standing[k].isEmpty())
+                sum = sum.plus(standing[k].then(from[k].atEar()[ear], bands));
+        }
+        return sum;
+    }
+
+    /// Whether two listened nodes hear the same of every cut.
+    boolean isAlike(int ear, int other) {
+        for (Flow.Field field : from)
+            if (!field.atEar()[ear].isLike(field.atEar()[other])) return false;
+        return true;
     }
 
     /// Inverts I − T at one frequency.
-    private void invert(Response[][] t, int f) {
+    private static void invert(Response[][] t, int f, Response[][] made) {
         int k = t.length;
         double[][] re = new double[k][2 * k];
         double[][] im = new double[k][2 * k];
@@ -187,8 +201,8 @@ final class Feedback {
         }
         for (int i = 0; i < k; i++) {
             for (int j = 0; j < k; j++) {
-                inverse[i][j].re()[f] = re[i][k + j];
-                inverse[i][j].im()[f] = im[i][k + j];
+                made[i][j].re()[f] = re[i][k + j];
+                made[i][j].im()[f] = im[i][k + j];
             }
         }
     }

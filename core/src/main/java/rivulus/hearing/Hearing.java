@@ -3,6 +3,7 @@ package rivulus.hearing;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Supplier;
+import rivulus.signal.Grid;
 
 /// What one ear hears of one source at one stand of the knobs.
 public final class Hearing {
@@ -12,20 +13,28 @@ public final class Hearing {
     private final String ear;
     private final String source;
     private final double levelDb;
-    private final List<Arrival> arrivals;
     private final Supplier<double[]> spectrum;
+    private Supplier<List<Arrival>> listing;
+    private List<Arrival> arrivals;
+    private Arrival strongest;
 
     Hearing(
             String ear,
             String source,
             double levelDb,
-            List<Arrival> arrivals,
+            Supplier<List<Arrival>> listing,
             Supplier<double[]> spectrum) {
         this.ear = ear;
         this.source = source;
         this.levelDb = levelDb >= SILENCE_DB ? levelDb : Double.NEGATIVE_INFINITY;
-        this.arrivals = List.copyOf(arrivals);
+        this.listing = listing;
         this.spectrum = spectrum;
+    }
+
+    /// Nothing is heard.
+    static Hearing silent(String ear, String source) {
+        return new Hearing(
+                ear, source, Double.NEGATIVE_INFINITY, List::of, () -> new double[Grid.SIZE]);
     }
 
     /// The id of the ear.
@@ -51,15 +60,20 @@ public final class Hearing {
     }
 
     /// When it arrives, earliest first, without what lies more than 50 dB under the strongest.
-    public List<Arrival> arrivals() {
+    public synchronized List<Arrival> arrivals() {
+        if (arrivals != null) return arrivals;
+        arrivals = listing.get();
+        listing = null;
+        for (Arrival arrival : arrivals)
+            if (strongest == null || arrival.levelDb() > strongest.levelDb()) strongest = arrival;
         return arrivals;
     }
 
     /// Level in dB of what does not come through the air into an open ear: what knobs can reach.
     public double byWireDb() {
-        if (arrivals.stream().noneMatch(Arrival::throughAir)) return levelDb;
+        if (arrivals().stream().noneMatch(Arrival::throughAir)) return levelDb;
         double power =
-                arrivals.stream()
+                arrivals().stream()
                         .filter(arrival -> !arrival.throughAir())
                         .mapToDouble(arrival -> Math.pow(10, arrival.levelDb() / 10))
                         .sum();
@@ -68,7 +82,8 @@ public final class Hearing {
 
     /// The strongest arrival.
     public Optional<Arrival> strongest() {
-        return arrivals.stream().max((a, b) -> Double.compare(a.levelDb(), b.levelDb()));
+        arrivals();
+        return Optional.ofNullable(strongest);
     }
 
     /// Level in dB at every frequency of the [rivulus.signal.Grid], averaged over the ear's
@@ -81,10 +96,13 @@ public final class Hearing {
 
     /// Whether two hearings would sound the same, to a tenth of a dB and a tenth of a millisecond.
     public boolean soundsLike(Hearing other) {
-        if (isHeard() != other.isHeard() || arrivals.size() != other.arrivals.size()) return false;
+        if (this == other) return true;
+        if (isHeard() != other.isHeard()) return false;
         if (isHeard() && Math.abs(levelDb - other.levelDb) > 0.1) return false;
-        for (int i = 0; i < arrivals.size(); i++) {
-            if (Math.abs(arrivals.get(i).ms() - other.arrivals.get(i).ms()) > 0.1) return false;
+        List<Arrival> theirs = other.arrivals();
+        if (arrivals().size() != theirs.size()) return false;
+        for (int i = 0; i < theirs.size(); i++) {
+            if (Math.abs(arrivals().get(i).ms() - theirs.get(i).ms()) > 0.1) return false;
         }
         return true;
     }

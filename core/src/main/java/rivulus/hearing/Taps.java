@@ -145,15 +145,11 @@ final class Taps {
                 Arrays.copyOfRange(band, from, to));
     }
 
-    double sum() {
-        double sum = 0;
-        for (double g : gain) sum += g;
-        return sum;
-    }
-
-    double loudest() {
-        double loudest = 0;
-        for (double g : gain) loudest = Math.max(loudest, g);
-        return loudest;
+    /// Whether both are the same sound.
+    boolean isLike(Taps other) {
+        return this == other
+                || Arrays.equals(gain, other.gain)
+                        && Arrays.equals(ns, other.ns)
+                        && Arrays.equals(band, other.band);
     }
 }

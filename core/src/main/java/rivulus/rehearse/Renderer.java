@@ -70,7 +70,7 @@ public final class Renderer {
     private Renderer(LiveGraph live, double rateHz) {
         this.live = live;
         this.rateHz = rateHz;
-        FlowOrder flow = FlowOrder.of(live);
+        FlowOrder flow = FlowOrder.inTime(live);
         this.order = flow.order();
         int[] position = new int[live.size()];
         for (int i = 0; i < order.length; i++) position[order[i]] = i;

@@ -1,11 +1,15 @@
 package rivulus.show;
 
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 
 /// Who must, may and must not hear whom: the defaults that follow from roles, and the exceptions.
+/// May be shared between threads.
 public final class Brief {
     private final Show show;
     private final Defaults defaults;
+    private final Map<String, Map<String, Standing>> lasting = new HashMap<>();
 
     private Brief(Show show, Defaults defaults) {
         this.show = show;
@@ -48,7 +52,12 @@ public final class Brief {
     }
 
     /// What holds for an ear and a source when no scene has a say.
-    public Standing lasting(Ear ear, Source source) {
+    public synchronized Standing lasting(Ear ear, Source source) {
+        return lasting.computeIfAbsent(ear.id(), _ -> new HashMap<>())
+                .computeIfAbsent(source.id(), _ -> findLasting(ear, source));
+    }
+
+    private Standing findLasting(Ear ear, Source source) {
         for (WishChange change : show.changes()) {
             if (change.scene().isEmpty() && change.covers(ear.id(), source.id(), "")) {
                 return new Standing(change.wish(), change.reason(), true);

@@ -19,7 +19,8 @@ public record Cast(List<Person> people, List<Playback> playback, Extras extras) 
 
     /// The person of that id.
     public Optional<Person> person(String id) {
-        return people.stream().filter(p -> p.id().equals(id)).findFirst();
+        for (Person person : people) if (person.id().equals(id)) return Optional.of(person);
+        return Optional.empty();
     }
 
     /// The source of that id.

@@ -12,7 +12,8 @@ public record Rig(List<Device> devices, List<Cable> cables, Extras extras) {
 
     /// The device of that id.
     public Optional<Device> device(String id) {
-        return devices.stream().filter(d -> d.id().equals(id)).findFirst();
+        for (Device device : devices) if (device.id().equals(id)) return Optional.of(device);
+        return Optional.empty();
     }
 
     /// The same rig with one device replaced by another of the same id.

@@ -1,6 +1,7 @@
 package rivulus.signal;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -9,17 +10,32 @@ import rivulus.gear.Band;
 
 /// The band limits of a graph, and what they make when sound passes several: each has a small
 /// number, so that taps of like colour can be told and merged quickly. Number 0 lets everything
-/// through. Safe to share between threads.
+/// through. Safe to share between threads: what has been put in is read without a lock.
 public final class Bands {
     /// The number of [Band#OPEN].
     public static final int OPEN = 0;
 
     private final Map<List<Integer>, Integer> numbers = new HashMap<>();
-    private final Map<Long, Integer> products = new HashMap<>();
     private final List<List<Integer>> parts = new ArrayList<>();
-    private final List<Response> responses = new ArrayList<>();
-    private final List<Double> powers = new ArrayList<>();
     private final Map<Band, Integer> single = new HashMap<>();
+    private volatile Table table = new Table(new Response[0], new double[0], new int[0][]);
+
+    /// What is known so far; replaced, never changed, but for products, which are filled in once.
+    ///
+    /// @param products the number of a after b at `[a][b]` where a ≤ b; 0 where not yet known
+    private record Table(Response[] responses, double[] powers, int[][] products) {
+        Table with(Response response) {
+            int n = responses.length;
+            Response[] moreResponses = Arrays.copyOf(responses, n + 1);
+            double[] morePowers = Arrays.copyOf(powers, n + 1);
+            int[][] moreProducts = new int[n + 1][];
+            for (int a = 0; a < n; a++) moreProducts[a] = Arrays.copyOf(products[a], n + 1);
+            moreResponses[n] = response;
+            morePowers[n] = response.power();
+            moreProducts[n] = new int[n + 1];
+            return new Table(moreResponses, morePowers, moreProducts);
+        }
+    }
 
     /// A table that knows only the open band.
     public Bands() {
@@ -31,7 +47,7 @@ public final class Bands {
     public synchronized int number(Band band) {
         Integer known = single.get(band);
         if (known != null) return known;
-        int own = responses.size();
+        int own = table.responses.length;
         single.put(band, own);
         return put(List.of(own), Grid.response(band));
     }
@@ -43,33 +59,36 @@ public final class Bands {
         return product(Math.min(a, b), Math.max(a, b));
     }
 
-    private synchronized int product(int a, int b) {
-        return products.computeIfAbsent(((long) a << 32) | b, _ -> findProduct(a, b));
+    private int product(int a, int b) {
+        int known = table.products[a][b];
+        return known != 0 ? known : findProduct(a, b);
     }
 
-    private int findProduct(int a, int b) {
+    private synchronized int findProduct(int a, int b) {
         List<Integer> both =
                 Stream.concat(parts.get(a).stream(), parts.get(b).stream()).sorted().toList();
         Integer known = numbers.get(both);
-        return known != null ? known : put(both, responses.get(a).times(responses.get(b)));
+        Response[] responses = table.responses;
+        int number = known != null ? known : put(both, responses[a].times(responses[b]));
+        table.products[a][b] = number;
+        return number;
     }
 
     private int put(List<Integer> made, Response response) {
-        int number = responses.size();
+        int number = table.responses.length;
         numbers.put(made, number);
         parts.add(made);
-        responses.add(response);
-        powers.add(response.power());
+        table = table.with(response);
         return number;
     }
 
     /// The response of that number on the grid. Not to be changed.
-    public synchronized Response response(int number) {
-        return responses.get(number);
+    public Response response(int number) {
+        return table.responses[number];
     }
 
     /// The weighted broadband power of that number.
-    public synchronized double power(int number) {
-        return number == OPEN ? 1 : powers.get(number);
+    public double power(int number) {
+        return number == OPEN ? 1 : table.powers[number];
     }
 }

@@ -37,6 +37,7 @@ import rivulus.show.Show;
 public final class Compiler {
     private final Show show;
     private final Catalogue catalogue;
+    private final Map<Ref, List<Ref>> joined;
     private final List<Node> nodes = new ArrayList<>();
     private final List<Leg> legs = new ArrayList<>();
     private final List<KnobUse> knobs = new ArrayList<>();
@@ -46,6 +47,7 @@ public final class Compiler {
     private Compiler(Show show, Catalogue catalogue) {
         this.show = show;
         this.catalogue = catalogue;
+        this.joined = joined(show.rig().cables());
     }
 
     /// Compiles a show whose templates are in the catalogue.
@@ -200,15 +202,18 @@ public final class Compiler {
     }
 
     private boolean isJoined(Ref port, Device computer) {
-        for (Cable cable : show.rig().cables()) {
-            Ref other =
-                    cable.from().equals(port)
-                            ? cable.to()
-                            : cable.to().equals(port) ? cable.from() : null;
-            if (other != null && other.device().equals(computer.id()) && port(other).host())
-                return true;
-        }
+        for (Ref other : joined.getOrDefault(port, List.of()))
+            if (other.device().equals(computer.id()) && port(other).host()) return true;
         return false;
+    }
+
+    private static Map<Ref, List<Ref>> joined(List<Cable> cables) {
+        Map<Ref, List<Ref>> joined = new HashMap<>();
+        for (Cable cable : cables) {
+            joined.computeIfAbsent(cable.from(), _ -> new ArrayList<>()).add(cable.to());
+            joined.computeIfAbsent(cable.to(), _ -> new ArrayList<>()).add(cable.from());
+        }
+        return joined;
     }
 
     private void addPickerKnobs(Device device) {

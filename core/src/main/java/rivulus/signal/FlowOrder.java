@@ -10,10 +10,12 @@ import java.util.List;
 /// The strongly connected components are found with Tarjan's algorithm (1972), in time linear in
 /// nodes and edges. In every component that goes round, one node is cut (its incoming edges from
 /// within the component are set aside), until nothing goes round: the one with the most ways in
-/// times ways out, among those that sound needs time to come to if there are any. The cut set is
-/// small, not proven smallest; results do not depend on it.
+/// times ways out. The cut set is small, not proven smallest; results do not depend on it. Where
+/// sound is run in time, nodes that it needs time to come to are cut before others, so that no
+/// block of samples waits for itself.
 public final class FlowOrder {
     private final LiveGraph live;
+    private final boolean inTime;
     private final boolean[] cut;
     private final int[] order;
     private int ordered;
@@ -28,8 +30,9 @@ public final class FlowOrder {
     private final int[] path;
     private final int[] next;
 
-    private FlowOrder(LiveGraph live) {
+    private FlowOrder(LiveGraph live, boolean inTime) {
         this.live = live;
+        this.inTime = inTime;
         int n = live.size();
         cut = new boolean[n];
         order = new int[n];
@@ -54,9 +57,14 @@ public final class FlowOrder {
         }
     }
 
-    /// The order of a live graph.
+    /// The order of a live graph with few cuts.
     public static FlowOrder of(LiveGraph live) {
-        return new FlowOrder(live);
+        return new FlowOrder(live, false);
+    }
+
+    /// The order of a live graph that cuts loops where sound takes time.
+    public static FlowOrder inTime(LiveGraph live) {
+        return new FlowOrder(live, true);
     }
 
     /// Nodes so that every edge goes forward, but for those that enter a cut node from its own
@@ -95,7 +103,7 @@ public final class FlowOrder {
                 if (!member[to] || isSetAside(v, to)) continue;
                 out[v]++;
                 in[to]++;
-                atOnce[to] |= live.ns(e) == 0;
+                atOnce[to] |= inTime && live.ns(e) == 0;
             }
         }
         int best = round[0];

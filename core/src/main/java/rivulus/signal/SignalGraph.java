@@ -22,6 +22,8 @@ public final class SignalGraph {
     private final Map<Ref, int[]> pointNodes;
     private final SequencedMap<String, int[]> sources;
     private final SequencedMap<String, EarNodes> ears;
+    private final Map<String, Integer> sourceIndex = new HashMap<>();
+    private final Map<String, Integer> earIndex = new HashMap<>();
 
     private final Bands bands = new Bands();
     private final int[] legBand;
@@ -43,6 +45,8 @@ public final class SignalGraph {
         this.pointNodes = Map.copyOf(pointNodes);
         this.sources = new LinkedHashMap<>(sources);
         this.ears = new LinkedHashMap<>(ears);
+        for (String source : sources.keySet()) sourceIndex.put(source, sourceIndex.size());
+        for (String ear : ears.keySet()) earIndex.put(ear, earIndex.size());
         for (int k = 0; k < knobs.size(); k++) {
             Ref ref = knobs.get(k).ref();
             knobIndex.computeIfAbsent(ref.device(), _ -> new HashMap<>()).put(ref.name(), k);
@@ -131,6 +135,16 @@ public final class SignalGraph {
     /// The nodes where each ear listens; ear ids in the order of the show.
     public SequencedMap<String, EarNodes> ears() {
         return ears;
+    }
+
+    /// The place of a source among the [#sources()], or −1 if there is no such source.
+    public int sourceIndex(String source) {
+        return sourceIndex.getOrDefault(source, -1);
+    }
+
+    /// The place of an ear among the [#ears()], or −1 if there is no such ear.
+    public int earIndex(String ear) {
+        return earIndex.getOrDefault(ear, -1);
     }
 
     /// The nodes of one ear.
