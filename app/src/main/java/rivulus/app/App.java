@@ -9,12 +9,10 @@ import rivulus.app.look.Look;
 import rivulus.app.session.Session;
 import rivulus.app.session.Settings;
 import rivulus.app.shell.MainWindow;
-import rivulus.check.Limits;
 import rivulus.check.Prover;
 import rivulus.file.DemoShows;
 import rivulus.file.FileTrouble;
 import rivulus.file.Journal;
-import rivulus.file.Templates;
 
 /// The application: `demo`, `open FILE`, or nothing for an empty window.
 public final class App extends Application {
@@ -23,7 +21,7 @@ public final class App extends Application {
     @Override
     public void start(Stage stage) {
         Look.loadFonts();
-        Prover prover = Prover.of(Templates.shipped(), Templates.briefDefaults(), Limits.USUAL);
+        Prover prover = Early.prover();
         Settings settings = Settings.in(Settings.usualFolder());
         List<Journal.Left> left = Journal.leftIn(settings.journals(), prover.catalogue());
         session = new Session(prover, settings, journal(settings));

@@ -8,6 +8,7 @@ public final class Main {
 
     /// Starts the window with the files that are named.
     public static void main(String[] args) {
+        Early.begin();
         Application.launch(App.class, args);
     }
 }

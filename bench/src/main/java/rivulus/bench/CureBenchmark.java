@@ -22,7 +22,7 @@ import rivulus.cure.Cures;
 @OutputTimeUnit(TimeUnit.MILLISECONDS)
 @Warmup(iterations = 4, time = 2)
 @Measurement(iterations = 4, time = 2)
-@Fork(1)
+@Fork(value = 1, jvmArgs = "-XX:+UseParallelGC")
 public class CureBenchmark {
     private Prover prover;
     private Proof proven;

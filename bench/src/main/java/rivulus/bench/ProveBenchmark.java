@@ -27,7 +27,7 @@ import rivulus.signal.SignalGraph;
 @OutputTimeUnit(TimeUnit.MILLISECONDS)
 @Warmup(iterations = 5, time = 2)
 @Measurement(iterations = 5, time = 2)
-@Fork(1)
+@Fork(value = 1, jvmArgs = "-XX:+UseParallelGC")
 public class ProveBenchmark {
     /// Which show.
     @Param({"demo", "large"})

@@ -62,7 +62,7 @@ public record Chart(List<Source> sources, List<Row> rows) {
             case FAINT -> "faint";
             case DOUBLED -> "twice";
             case LATE, ECHO ->
-                    finding.map(f -> Words.ms(f.figures().get("delayMs")) + " late").orElse("late");
+                    finding.map(f -> Words.ms(f.figures().get("delayMs"))).orElse("late");
             case UNMUTED -> "not muted";
             case LEAK -> "leaks in";
             case MISSING -> "missing";

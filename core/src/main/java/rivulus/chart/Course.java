@@ -6,9 +6,11 @@ import java.util.Optional;
 /// The watercourse of one ear or one source: beds (places and machines) in columns, and ribbons
 /// that pass through them in the order that sound travels.
 ///
+/// @param shape an ear's or a source's
 /// @param columns how many columns there are, at least 1
 /// @param resting sources that rest behind a closed gate, or are kept out, and so have no ribbon
 public record Course(
+        Shape shape,
         List<Bed> beds,
         List<Ribbon> ribbons,
         int columns,
@@ -22,7 +24,14 @@ public record Course(
     }
 
     /// Nothing reaches anything.
-    public static final Course DRY = new Course(List.of(), List.of(), 1, List.of(), List.of());
+    public static final Course DRY =
+            new Course(Shape.TO_EAR, List.of(), List.of(), 1, List.of(), List.of());
+
+    /// Whose course it is.
+    public enum Shape {
+        TO_EAR,
+        FROM_SOURCE
+    }
 
     /// A place or a machine that sound passes. One that is passed twice stands in two columns.
     ///

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -41,14 +42,14 @@ public final class Courses {
 
     /// What reaches an ear in a scene.
     public static Course toEar(SceneProof scene, String ear, Catalogue catalogue) {
-        return new Courses(scene, catalogue).course(scene.of(ear));
+        return new Courses(scene, catalogue).toEar(scene.of(ear));
     }
 
     /// Where a source goes in a scene.
     public static Course ofSource(SceneProof scene, String source, Catalogue catalogue) {
         List<SceneProof.Heard> cells =
                 scene.all().stream().filter(cell -> cell.source().id().equals(source)).toList();
-        return new Courses(scene, catalogue).course(cells);
+        return new Courses(scene, catalogue).delta(cells);
     }
 
     /// The devices that lie on the strongest ways of what an ear hears.
@@ -74,9 +75,13 @@ public final class Courses {
     /// A stay in one bed.
     private record Stop(Beds.Bed bed, String label, double ms) {}
 
-    private Course course(List<SceneProof.Heard> cells) {
-        List<Draft> drafts = new ArrayList<>();
+    private Course toEar(List<SceneProof.Heard> cells) {
         List<Course.Resting> resting = new ArrayList<>();
+        return columns(drafts(cells, resting), resting);
+    }
+
+    private List<Draft> drafts(List<SceneProof.Heard> cells, List<Course.Resting> resting) {
+        List<Draft> drafts = new ArrayList<>();
         for (SceneProof.Heard cell : cells) {
             Verdict verdict = scene.verdict(cell.ear().id(), cell.source().id());
             List<Draft> own =
@@ -85,7 +90,7 @@ public final class Courses {
             if (own.isEmpty())
                 resting.add(new Course.Resting(cell.source().id(), scene.gate(cell.source().id())));
         }
-        return columns(drafts, resting);
+        return drafts;
     }
 
     private List<Draft> heard(SceneProof.Heard cell, Verdict verdict) {
@@ -225,18 +230,68 @@ public final class Courses {
                         new Course.Pass(
                                 bed, draft.stops().get(s).label(), draft.stops().get(s).ms()));
             }
-            double ms = draft.stops().getLast().ms();
-            ribbons.add(
-                    new Course.Ribbon(
-                            draft.cell().source().id(),
-                            draft.cell().ear().id(),
-                            draft.state(),
-                            draft.levelDb(),
-                            ms,
-                            passes,
-                            draft.broken()));
+            ribbons.add(ribbon(draft, passes));
         }
-        return new Course(placed, ribbons, columns.count(), resting, eddies(index));
+        return new Course(
+                Course.Shape.TO_EAR, placed, ribbons, columns.count(), resting, eddies(index));
+    }
+
+    private static Course.Ribbon ribbon(Draft draft, List<Course.Pass> passes) {
+        return new Course.Ribbon(
+                draft.cell().source().id(),
+                draft.cell().ear().id(),
+                draft.state(),
+                draft.levelDb(),
+                draft.stops().getLast().ms(),
+                passes,
+                draft.broken());
+    }
+
+    // A delta
+
+    /// Beds stand once for every way up to them, in the column of how many came before.
+    private Course delta(List<SceneProof.Heard> cells) {
+        Map<List<Beds.Bed>, Integer> index = new LinkedHashMap<>();
+        List<Course.Bed> placed = new ArrayList<>();
+        List<Course.Ribbon> ribbons = new ArrayList<>();
+        int columns = 1;
+        for (Draft draft : inTreeOrder(drafts(cells, new ArrayList<>()), 0)) {
+            List<Course.Pass> passes = new ArrayList<>();
+            List<Beds.Bed> way = new ArrayList<>();
+            for (Stop stop : draft.stops()) {
+                int column = way.size();
+                way.add(stop.bed());
+                int bed =
+                        index.computeIfAbsent(
+                                List.copyOf(way),
+                                _ -> {
+                                    placed.add(
+                                            new Course.Bed(
+                                                    stop.bed().title(),
+                                                    column,
+                                                    stop.bed().device()));
+                                    return placed.size() - 1;
+                                });
+                passes.add(new Course.Pass(bed, stop.label(), stop.ms()));
+            }
+            columns = Math.max(columns, way.size());
+            ribbons.add(ribbon(draft, passes));
+        }
+        return new Course(Course.Shape.FROM_SOURCE, placed, ribbons, columns, List.of(), List.of());
+    }
+
+    /// Ways with the same beds so far stand together, those first that were drafted first.
+    private static List<Draft> inTreeOrder(List<Draft> drafts, int depth) {
+        Map<Beds.Bed, List<Draft>> branches = new LinkedHashMap<>();
+        List<Draft> ordered = new ArrayList<>();
+        for (Draft draft : drafts) {
+            if (draft.stops().size() <= depth) ordered.add(draft);
+            else
+                branches.computeIfAbsent(draft.stops().get(depth).bed(), _ -> new ArrayList<>())
+                        .add(draft);
+        }
+        for (List<Draft> branch : branches.values()) ordered.addAll(inTreeOrder(branch, depth + 1));
+        return ordered;
     }
 
     private static List<Visit> visits(List<Stop> stops) {

@@ -17,6 +17,12 @@ public final class Sources {
         return "source-" + (Math.max(0, ids.indexOf(source)) % HUES + 1);
     }
 
+    /// A letter to tell a source from the one whose hue it has to share; empty for the first eight.
+    public static String letter(Show show, String source) {
+        List<String> ids = show.sources().stream().map(Source::id).toList();
+        return ids.indexOf(source) < HUES ? "" : name(show, source).substring(0, 1);
+    }
+
     /// The source's name.
     public static String name(Show show, String source) {
         return show.cast().source(source).map(Source::name).orElse(source);

@@ -3,6 +3,7 @@ package rivulus.app.mixes;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.StackPane;
@@ -33,7 +34,7 @@ public final class MixesStage extends StackPane {
     /// @param open asks for a show to open
     public MixesStage(Session session, Runnable demo, Runnable open) {
         this.session = session;
-        course = new Watercourse(session.device()::set, this::follow);
+        course = new Watercourse(session.device()::set, this::follow, this::listen);
         ruler = new ArrivalRuler(this::follow);
         back.setId("back-to-ear");
         back.getStyleClass().add("back");
@@ -42,9 +43,14 @@ public final class MixesStage extends StackPane {
         head.setAlignment(Pos.BASELINE_LEFT);
         ruler.setPrefHeight(196);
         ruler.setMinHeight(196);
-        VBox.setVgrow(course, Priority.ALWAYS);
+        ScrollPane scroll = new ScrollPane(course);
+        scroll.setFitToWidth(true);
+        scroll.setFitToHeight(true);
+        scroll.setFocusTraversable(false);
+        scroll.setMinHeight(120);
+        VBox.setVgrow(scroll, Priority.ALWAYS);
         drawing.getStyleClass().add("stage");
-        drawing.getChildren().addAll(head, course, resting, arrivals, ruler);
+        drawing.getChildren().addAll(head, scroll, resting, arrivals, ruler);
         fillStart(demo, open);
         getChildren().addAll(drawing, start);
         session.picture().addListener((_, _, picture) -> show(picture));
@@ -77,6 +83,11 @@ public final class MixesStage extends StackPane {
         session.source().set(source);
     }
 
+    private void listen(String ear) {
+        session.source().set("");
+        session.ear().set(ear);
+    }
+
     private void show(Picture picture) {
         boolean listens = picture != null && picture.ear() != null;
         Look.show(drawing, listens);
@@ -85,10 +96,15 @@ public final class MixesStage extends StackPane {
         ruler.show(picture);
         if (!listens) return;
         boolean ofSource = picture.source() != null;
+        boolean would = session.preview().get() != null;
         heading.setText(
                 ofSource
-                        ? "Where " + Names.of(picture.source()) + " goes"
-                        : "What reaches " + Names.of(picture.ear()));
+                        ? "Where %s %s"
+                                .formatted(Names.of(picture.source()), would ? "would go" : "goes")
+                        : "What %s %s"
+                                .formatted(
+                                        would ? "would reach" : "reaches",
+                                        Names.of(picture.ear())));
         back.setText("Back to " + picture.ear().name());
         Look.show(back, ofSource);
         Look.show(ruler, !ofSource);

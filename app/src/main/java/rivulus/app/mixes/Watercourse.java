@@ -27,18 +27,24 @@ import rivulus.words.Words;
 final class Watercourse extends Pane {
     private static final double LEFT = 4;
     private static final double MOUTH = 122;
+    private static final double EARS = 140;
+    private static final double TWO_LINES = 44;
     private static final double LETTER = 5.7;
     private static final double BETWEEN_BEDS = 18;
 
     private final Consumer<String> onDevice;
     private final Consumer<String> onSource;
+    private final Consumer<String> onEar;
     private Picture picture;
     private boolean moves = true;
+    private boolean delta;
     private Map<String, double[]> lay = new HashMap<>();
 
     /// @param onDevice told a device whose bed is clicked
     /// @param onSource told a source whose name is clicked
-    Watercourse(Consumer<String> onDevice, Consumer<String> onSource) {
+    /// @param onEar told an ear whose name is clicked
+    Watercourse(Consumer<String> onDevice, Consumer<String> onSource, Consumer<String> onEar) {
+        this.onEar = onEar;
         this.onDevice = onDevice;
         this.onSource = onSource;
         getStyleClass().add("watercourse");
@@ -59,6 +65,7 @@ final class Watercourse extends Pane {
                         && picture.ear() == newPicture.ear()
                         && picture.source() == newPicture.source();
         picture = newPicture;
+        setMinHeight(picture == null ? 0 : CourseLayout.leastHeight(picture.course()));
         draw(move && sameView);
     }
 
@@ -69,10 +76,12 @@ final class Watercourse extends Pane {
         lay = new HashMap<>();
         if (picture == null || getWidth() < 100 || getHeight() < 60) return;
         Course course = picture.course();
-        CourseLayout layout = CourseLayout.of(course, getWidth() - LEFT - MOUTH, getHeight());
+        delta = course.shape() == Course.Shape.FROM_SOURCE;
+        CourseLayout layout =
+                CourseLayout.of(course, getWidth() - LEFT - (delta ? EARS : MOUTH), getHeight());
         for (int bed = 0; bed < course.beds().size(); bed++)
             drawBed(course.beds().get(bed), layout.box(bed));
-        if (picture.source() == null && !course.ribbons().isEmpty()) drawMouth();
+        if (!delta && !course.ribbons().isEmpty()) drawMouth();
         for (int r = 0; r < course.ribbons().size(); r++) drawRibbon(course, layout, r, before);
         for (Course.Eddy eddy : course.eddies()) drawEddy(eddy, layout.box(eddy.bed()));
         setAccessibleText(inWords());
@@ -103,6 +112,7 @@ final class Watercourse extends Pane {
         ground.setManaged(false);
         ground.resizeRelocate(LEFT + box.x(), box.y(), box.width(), box.height());
         Text title = text(bed.title(), "bed-title");
+        if (box.height() < TWO_LINES) title.setText(fit(bed.title(), box.width()));
         title.setWrappingWidth(box.width());
         title.setX(LEFT + box.x());
         title.setY(box.y() + 15);
@@ -156,10 +166,24 @@ final class Watercourse extends Pane {
         if (ribbon.state() == Course.State.DOUBLED)
             strand(path, thick / 4, ribbon, "gap-between-strands");
         if (dry) strand(path, thick - 3, ribbon, "between-dry-banks");
-        labels(layout, ribbon, points, thick);
+        if (!delta) labels(layout, ribbon, points, thick);
         CourseLayout.Point end = points.get(lastInBed(points));
+        if (!dry) drawLetter(ribbon, LEFT + points.getFirst().x(), points.getFirst().y());
+        if (delta) drawEar(ribbon, LEFT + points.getLast().x(), end.y());
         if (dry) drawBreak(ribbon, LEFT + end.x(), end.y());
-        else drawFigures(ribbon, LEFT + end.x(), end.y(), thick);
+        else if (!delta) drawFigures(ribbon, LEFT + end.x(), end.y(), thick);
+    }
+
+    /// Hues are used again beyond eight sources; a letter on the ribbon tells those apart.
+    private void drawLetter(Course.Ribbon ribbon, double x, double y) {
+        String letter = Sources.letter(show(), ribbon.source());
+        if (letter.isEmpty()) return;
+        Text mark = text(letter, "ribbon-letter");
+        mark.setTextOrigin(VPos.CENTER);
+        mark.setX(x + 6);
+        mark.setY(y);
+        mark.setMouseTransparent(true);
+        getChildren().add(mark);
     }
 
     private Ribbon strand(double[] path, double thick, Course.Ribbon ribbon, String style) {
@@ -184,7 +208,7 @@ final class Watercourse extends Pane {
             double end = LEFT + points.getLast().x();
             path[2 * count] = end + 1;
             path[2 * count + 1] = points.getLast().y();
-            path[2 * count + 2] = picture.source() == null ? mouthX() : end + 16;
+            path[2 * count + 2] = delta ? end + 14 : mouthX();
             path[2 * count + 3] = points.getLast().y();
         }
         return path;
@@ -211,7 +235,7 @@ final class Watercourse extends Pane {
             boolean first = pass == 0;
             String label = ribbon.passes().get(pass++).label();
             String name = Sources.name(show(), ribbon.source());
-            if (first && isNamed(ribbon)) label = label.isEmpty() ? name : name + " · " + label;
+            if (first) label = label.isEmpty() ? name : name + " · " + label;
             double room = points.get(i + 1).x() - points.get(i).x() + BETWEEN_BEDS;
             if (label.isEmpty() || layout.laneHeight() < 22) continue;
             Text text = text(fit(label, room), "pass-label", first ? "source-name" : "point-name");
@@ -222,11 +246,6 @@ final class Watercourse extends Pane {
             else text.setMouseTransparent(true);
             getChildren().add(text);
         }
-    }
-
-    /// A source that goes to many ears is named once.
-    private boolean isNamed(Course.Ribbon ribbon) {
-        return picture.source() == null || picture.course().ribbons().getFirst() == ribbon;
     }
 
     /// As much of a label as has room, by the average width of a letter: all of it, its first part,
@@ -248,16 +267,24 @@ final class Watercourse extends Pane {
         figure.setX(x + 18);
         figure.setY(y - thick / 2 - 1);
         getChildren().add(figure);
-        if (picture.source() == null) return;
-        Text ear =
-                text(
-                        show().ear(ribbon.ear()).map(Ear::name).orElse(""),
-                        "source-name",
-                        "pass-label");
-        ear.setTextOrigin(VPos.CENTER);
+    }
+
+    /// Where a delta comes to an ear: its name, and what it hears of the source.
+    private void drawEar(Course.Ribbon ribbon, double x, double y) {
+        String name = show().ear(ribbon.ear()).map(Ear::name).orElse("");
+        Text ear = text(name, "source-name", "pass-label");
+        ear.setTextOrigin(VPos.BOTTOM);
         ear.setX(x + 22);
         ear.setY(y);
+        onClick(ear, () -> onEar.accept(ribbon.ear()));
         getChildren().add(ear);
+        if (ribbon.broken().isPresent()) return;
+        String figures = Words.ms(ribbon.ms()) + "  " + Words.db(ribbon.levelDb());
+        Text figure = text(figures, "sounding");
+        figure.setTextOrigin(VPos.TOP);
+        figure.setX(x + 22);
+        figure.setY(y);
+        getChildren().add(figure);
     }
 
     private void drawBreak(Course.Ribbon ribbon, double x, double y) {

@@ -33,7 +33,6 @@ final class Palette extends StackPane {
         search.setAccessibleText("Search for something to do");
         list.setId("palette-list");
         list.setFixedCellSize(34);
-        list.setPrefHeight(ROWS * 34 + 4);
         list.setCellFactory(_ -> new Row());
         list.setPlaceholder(Look.text("Nothing is called that.", "soft"));
         VBox card = new VBox(search, list);
@@ -57,6 +56,8 @@ final class Palette extends StackPane {
     private void filter(String words) {
         String[] parts = words.toLowerCase(Locale.ROOT).strip().split("\\s+");
         list.getItems().setAll(all.stream().filter(command -> fits(command, parts)).toList());
+        int rows = Math.clamp(list.getItems().size(), 1, ROWS);
+        list.setPrefHeight(rows * 34 + 4);
         list.getSelectionModel().selectFirst();
         list.scrollTo(0);
     }
