@@ -51,7 +51,7 @@ final class Leak implements Check {
     /// Whether an ear hears what it must not. Nobody expects a mute to silence a neighbour in the
     /// same room: for what rests in the scene only what comes by wire counts.
     static boolean leaks(SceneProof scene, SceneProof.Heard cell, Limits limits) {
-        if (LateOwnVoice.isOwnVoice(cell) || cell.standing().wish() != Wish.MUST_NOT) return false;
+        if (cell.standing().wish() != Wish.MUST_NOT || LateOwnVoice.isOwnVoice(cell)) return false;
         boolean rests = scene.scene().quiet().contains(cell.source().id());
         double level = rests ? cell.hearing().byWireDb() : cell.hearing().levelDb();
         return level > (cell.ear().kind() == Ear.Kind.TRACK ? limits.bleedDb() : limits.leakDb());

@@ -39,14 +39,15 @@ public final class SceneProof {
         this.tracer = tracer;
         List<Source> heard = show.sources();
         sources = heard.size();
+        List<Brief.Standing> wishes = brief.wishes(scene);
         cells = new Heard[show.ears().size() * sources];
         for (int s = 0; s < sources; s++) {
             Source source = heard.get(s);
             List<Hearing> everywhere = tracer.hearings(source.id());
             for (int e = 0; e < show.ears().size(); e++) {
                 Ear ear = show.ears().get(e);
-                Brief.Standing standing = brief.wish(ear, source, scene);
-                cells[e * sources + s] = new Heard(ear, source, standing, everywhere.get(e));
+                int cell = e * sources + s;
+                cells[cell] = new Heard(ear, source, wishes.get(cell), everywhere.get(e));
             }
         }
     }

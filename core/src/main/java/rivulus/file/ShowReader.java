@@ -323,8 +323,17 @@ final class ShowReader {
                 known(item, "place", "place", placeIds),
                 on,
                 known(item, "worn", "person", people),
+                power(item, template),
                 knobs,
                 item.extras());
+    }
+
+    private static String power(Entry item, Template template) throws FileTrouble {
+        Optional<Entry> power = item.maybe("power");
+        if (power.isEmpty()) return "";
+        if (!template.power().from().contains(power.get().text()))
+            throw power.get().unknown("kind of power", power.get().text(), template.power().from());
+        return power.get().text();
     }
 
     private Cable cable(Entry item) throws FileTrouble {
@@ -344,7 +353,13 @@ final class ShowReader {
                             : "both ends take sound; one has to give it";
             throw item.trouble("%s and %s cannot be joined: %s", from, to, both);
         }
-        return new Cable(item.text("id"), from, to, item.extras());
+        return new Cable(
+                item.text("id"),
+                from,
+                to,
+                item.number("metres", 0, 1000, 0),
+                item.truth("toBuy", false),
+                item.extras());
     }
 
     private Port port(Entry entry, Ref ref) throws FileTrouble {

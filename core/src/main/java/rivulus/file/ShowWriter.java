@@ -50,7 +50,8 @@ final class ShowWriter {
 
         Fields put(String name, Object value) {
             boolean empty =
-                    value instanceof String s && s.isEmpty()
+                    value == null
+                            || value instanceof String s && s.isEmpty()
                             || value instanceof List<?> l && l.isEmpty()
                             || value instanceof Map<?, ?> m && m.isEmpty();
             if (!empty) map.put(name, value);
@@ -146,6 +147,7 @@ final class ShowWriter {
                 .put("place", device.place())
                 .put("on", device.on())
                 .put("worn", device.worn())
+                .put("power", device.power())
                 .put("knobs", knobs(device.knobs()))
                 .with(device.extras());
     }
@@ -170,6 +172,8 @@ final class ShowWriter {
                 .put("id", cable.id())
                 .put("from", cable.from().toString())
                 .put("to", cable.to().toString())
+                .put("metres", cable.metres() == 0 ? null : cable.metres())
+                .put("toBuy", cable.toBuy() ? true : null)
                 .with(cable.extras());
     }
 

@@ -1,10 +1,12 @@
 package rivulus.file;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -13,12 +15,14 @@ import rivulus.gear.Air;
 import rivulus.gear.Band;
 import rivulus.gear.ChannelMap;
 import rivulus.gear.Delay;
+import rivulus.gear.Electric;
 import rivulus.gear.Endpoint;
 import rivulus.gear.Governor;
 import rivulus.gear.Knob;
 import rivulus.gear.Picker;
 import rivulus.gear.Point;
 import rivulus.gear.Port;
+import rivulus.gear.Power;
 import rivulus.gear.Route;
 import rivulus.gear.Setting;
 import rivulus.gear.Template;
@@ -29,6 +33,7 @@ import rivulus.gear.Template;
 final class TemplateReader {
     private static final Set<String> KINDS =
             Set.of(
+                    "adapter",
                     "cable",
                     "computer",
                     "desk",
@@ -42,6 +47,21 @@ final class TemplateReader {
                     "room",
                     "service",
                     "wearable");
+
+    private static final Set<String> SIGNALS =
+            Set.of(
+                    "mic",
+                    "line",
+                    "instrument",
+                    "headphones",
+                    "speaker",
+                    "headset",
+                    "usb",
+                    "net",
+                    "phone",
+                    "video",
+                    "optical",
+                    "radio");
 
     private final Entry root;
     private final Repeat repeat;
@@ -78,10 +98,12 @@ final class TemplateReader {
                         knob.text("id"));
             }
         }
+        phantomKnobsExist(ports);
         List<Endpoint> endpoints = endpoints(ports);
         List<AcousticEnd> ends = ends();
         Optional<Entry> air = root.maybe("air");
         Optional<Air> carries = air.isPresent() ? Optional.of(air(air.get())) : Optional.empty();
+        Power power = power(kind.text());
         root.nothingElse();
         return new Template(
                 id,
@@ -95,7 +117,8 @@ final class TemplateReader {
                 endpoints,
                 pickers,
                 ends,
-                carries);
+                carries,
+                power);
     }
 
     private static void once(Set<String> seen, Entry item, String what) throws FileTrouble {
@@ -114,10 +137,11 @@ final class TemplateReader {
                             item.text("id"),
                             item.text("label", ""),
                             item.text("connector"),
-                            item.text("carries"),
+                            carries(item),
                             item.whole("takes", 0, 64, 0),
                             item.whole("gives", 0, 64, 0),
-                            item.truth("host", false));
+                            item.truth("host", false),
+                            electric(item));
             item.nothingElse();
             ports.add(port);
             if (port.takes() > 0)
@@ -126,6 +150,70 @@ final class TemplateReader {
                 points.put(port.outPoint(), new Point(port.outPoint(), port.label(), port.gives()));
         }
         return ports;
+    }
+
+    private void phantomKnobsExist(List<Port> ports) throws FileTrouble {
+        for (Port port : ports) {
+            String knob = port.electric().phantomKnob();
+            if (!knob.isEmpty() && !(knobs.get(knob) instanceof Knob.Switch))
+                throw root.field("ports").unknown("switch for phantom power", knob, knobs.keySet());
+        }
+    }
+
+    private static String carries(Entry item) throws FileTrouble {
+        Entry carries = item.field("carries");
+        if (!SIGNALS.contains(carries.text()))
+            throw carries.unknown("kind of signal", carries.text(), SIGNALS);
+        return carries.text();
+    }
+
+    private Electric electric(Entry item) throws FileTrouble {
+        boolean gives = item.whole("gives", 0, 64, 0) > 0;
+        String connector = item.text("connector");
+        boolean usuallyBalanced = connector.startsWith("XLR") || connector.contains("balanced");
+        boolean balanced = item.truth("balanced", usuallyBalanced);
+        Electric usual = Electric.usual(carries(item), balanced, gives);
+        String knob = item.text("phantomKnob", "");
+        if (!knob.isEmpty()) governing.add(knob);
+        return new Electric(
+                item.number("levelDbu", -80, 60, usual.levelDbu()),
+                item.number("mostDbu", -60, 80, usual.mostDbu()),
+                balanced,
+                phantom(item, usual.phantom()),
+                knob,
+                item.truth("floating", usual.floating()),
+                item.text("wiring", ""),
+                item.whole("drawsMa", 0, 20_000, 0),
+                item.whole("givesMa", 0, 20_000, item.truth("host", false) ? 500 : 0));
+    }
+
+    private static Electric.Phantom phantom(Entry item, Electric.Phantom usual) throws FileTrouble {
+        Optional<Entry> said = item.maybe("phantom");
+        if (said.isEmpty()) return usual;
+        List<String> words =
+                Arrays.stream(Electric.Phantom.values())
+                        .map(p -> p.name().toLowerCase(Locale.ROOT))
+                        .toList();
+        return Electric.Phantom.valueOf(
+                among(said.get(), said.get().text(), words).toUpperCase(Locale.ROOT));
+    }
+
+    private Power power(String kind) throws FileTrouble {
+        Optional<Entry> said = root.maybe("power");
+        if (said.isEmpty())
+            return kind.equals("computer") ? new Power(List.of("mains"), true, 60, 0) : Power.NONE;
+        List<String> from = new ArrayList<>();
+        for (Entry item : said.get().field("from").items())
+            from.add(among(item, item.text(), Power.KINDS));
+        if (from.isEmpty()) throw said.get().field("from").trouble("name at least one");
+        Power power =
+                new Power(
+                        from,
+                        said.get().truth("earthed", false),
+                        said.get().number("watts", 0, 5000, 0),
+                        said.get().number("batteryWh", 0, 5000, 0));
+        said.get().nothingElse();
+        return power;
     }
 
     private void readPoints() throws FileTrouble {

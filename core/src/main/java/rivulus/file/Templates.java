@@ -4,9 +4,12 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import rivulus.gear.Catalogue;
+import rivulus.gear.LeadKind;
+import rivulus.gear.Leads;
 import rivulus.gear.Template;
 import rivulus.show.Brief;
 import rivulus.show.Wish;
@@ -66,6 +69,35 @@ public final class Templates {
                                 row.texts("ears"), row.texts("sources"), wish, row.text("why")));
             }
             return new Brief.Defaults(rows);
+        } catch (FileTrouble broken) {
+            throw new IllegalStateException(
+                    "the program is damaged: " + broken.getMessage(), broken);
+        }
+    }
+
+    /// The kinds of lead that ship.
+    public static Leads leads() {
+        String file = "/rivulus/leads.json";
+        try {
+            Entry root = Entry.root(file, Json.parse(resource(file), file));
+            Map<String, List<String>> fits = new HashMap<>();
+            Entry said = root.field("fits");
+            for (String connector : said.each().keySet())
+                fits.put(connector, said.texts(connector));
+            List<LeadKind> kinds = new ArrayList<>();
+            for (Entry lead : root.items("leads")) {
+                List<String> ends = lead.texts("ends");
+                kinds.add(
+                        new LeadKind(
+                                lead.text("name"),
+                                ends.getFirst(),
+                                ends.getLast(),
+                                lead.truth("balanced", false),
+                                lead.truth("conducts", true),
+                                lead.number("longestM", 0, 1e6, 10),
+                                lead.whole("cost", 0, 100, 2)));
+            }
+            return new Leads(kinds, fits);
         } catch (FileTrouble broken) {
             throw new IllegalStateException(
                     "the program is damaged: " + broken.getMessage(), broken);

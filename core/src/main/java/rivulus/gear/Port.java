@@ -6,11 +6,12 @@ package rivulus.gear;
 /// headset jack has both. A USB port may have neither and carry the device's endpoints instead.
 ///
 /// @param connector what the plug looks like, in plain words
-/// @param carries what kind of signal: `mic`, `line`, `headphones`, `speaker`, `headset`, `usb`,
-///     `net`, `phone`
+/// @param carries what kind of signal: `mic`, `line`, `instrument`, `headphones`, `speaker`,
+///     `headset`, `usb`, `net`, `phone`, `video`, `optical`, `radio`
 /// @param takes channels that come in, 0 for none
 /// @param gives channels that go out, 0 for none
 /// @param host whether devices joined here show up on this computer
+/// @param electric levels, balance, phantom and 5 V power
 public record Port(
         String id,
         String label,
@@ -18,7 +19,8 @@ public record Port(
         String carries,
         int takes,
         int gives,
-        boolean host) {
+        boolean host,
+        Electric electric) {
     /// The point that sound enters by.
     public String inPoint() {
         return id + ".in";

@@ -9,6 +9,7 @@ import java.util.Optional;
 /// @param kind what it is in a rig: `desk`, `recorder`, `microphone`, `wearable`, `loudspeaker`,
 ///     `computer`, `program`, `service`, `phone`, `isolator`, `cable`, `room`, `person`
 /// @param points inner points and the points of the ports
+/// @param power what it runs on
 /// @param air how a room carries sound; only rooms have it
 public record Template(
         String id,
@@ -22,7 +23,8 @@ public record Template(
         List<Endpoint> endpoints,
         List<Picker> pickers,
         List<AcousticEnd> ends,
-        Optional<Air> air) {
+        Optional<Air> air,
+        Power power) {
     public Template {
         ports = List.copyOf(ports);
         points = List.copyOf(points);

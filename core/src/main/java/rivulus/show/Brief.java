@@ -1,19 +1,20 @@
 package rivulus.show;
 
-import java.util.HashMap;
+import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 
 /// Who must, may and must not hear whom: the defaults that follow from roles, and the exceptions.
 /// May be shared between threads.
 public final class Brief {
     private final Show show;
     private final Defaults defaults;
-    private final Map<String, Map<String, Standing>> lasting = new HashMap<>();
+    private final List<Standing> lasting = new ArrayList<>();
 
     private Brief(Show show, Defaults defaults) {
         this.show = show;
         this.defaults = defaults;
+        for (Ear ear : show.ears())
+            for (Source source : show.sources()) lasting.add(lasting(ear, source));
     }
 
     /// The brief of a show under those defaults.
@@ -51,13 +52,31 @@ public final class Brief {
         return lasting;
     }
 
-    /// What holds for an ear and a source when no scene has a say.
-    public synchronized Standing lasting(Ear ear, Source source) {
-        return lasting.computeIfAbsent(ear.id(), _ -> new HashMap<>())
-                .computeIfAbsent(source.id(), _ -> findLasting(ear, source));
+    /// What holds in a scene, ear by ear and in each source by source, in the order of the show.
+    public List<Standing> wishes(Scene scene) {
+        List<Standing> wishes = new ArrayList<>(lasting);
+        List<Source> sources = show.sources();
+        for (int e = 0; e < show.ears().size(); e++) {
+            Ear ear = show.ears().get(e);
+            for (int s = 0; s < sources.size(); s++) {
+                Source source = sources.get(s);
+                if (saysMore(scene, ear, source))
+                    wishes.set(e * sources.size() + s, wish(ear, source, scene));
+            }
+        }
+        return wishes;
     }
 
-    private Standing findLasting(Ear ear, Source source) {
+    private boolean saysMore(Scene scene, Ear ear, Source source) {
+        if (scene.quiet().contains(source.id())) return true;
+        for (WishChange change : show.changes())
+            if (change.scene().equals(scene.id())
+                    && change.covers(ear.id(), source.id(), scene.id())) return true;
+        return false;
+    }
+
+    /// What holds for an ear and a source when no scene has a say.
+    public Standing lasting(Ear ear, Source source) {
         for (WishChange change : show.changes()) {
             if (change.scene().isEmpty() && change.covers(ear.id(), source.id(), "")) {
                 return new Standing(change.wish(), change.reason(), true);

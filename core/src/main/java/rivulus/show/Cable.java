@@ -1,4 +1,17 @@
 package rivulus.show;
 
 /// A lead between two ports. A headset or network lead carries sound both ways.
-public record Cable(String id, Ref from, Ref to, Extras extras) {}
+///
+/// @param metres how long it is; 0 where nobody has said
+/// @param toBuy whether it has still to be bought
+public record Cable(String id, Ref from, Ref to, double metres, boolean toBuy, Extras extras) {
+    /// Whether one of its ends is that port.
+    public boolean ends(Ref port) {
+        return from.equals(port) || to.equals(port);
+    }
+
+    /// Whether one of its ends is in that device.
+    public boolean touches(String device) {
+        return from.device().equals(device) || to.device().equals(device);
+    }
+}

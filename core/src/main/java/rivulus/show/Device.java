@@ -11,6 +11,7 @@ import rivulus.gear.Setting;
 /// @param place the place it stands in, or empty
 /// @param on the computer it runs on, for programs and virtual cables; else empty
 /// @param worn the person who wears it, or empty
+/// @param power what it runs on in this show, or empty for what its template says first
 /// @param knobs the knobs that somebody has touched; the others stand as the template says
 public record Device(
         String id,
@@ -19,6 +20,7 @@ public record Device(
         String place,
         String on,
         String worn,
+        String power,
         SequencedMap<String, Setting> knobs,
         Extras extras) {
     public Device {
@@ -29,11 +31,12 @@ public record Device(
     public Device withKnob(String knob, Setting setting) {
         SequencedMap<String, Setting> turned = new LinkedHashMap<>(knobs);
         turned.put(knob, setting);
-        return new Device(id, name, template, place, on, worn, turned, extras);
+        return new Device(id, name, template, place, on, worn, power, turned, extras);
     }
 
     /// The same device as nobody has touched it.
     public Device withoutKnobs() {
-        return new Device(id, name, template, place, on, worn, new LinkedHashMap<>(), extras);
+        return new Device(
+                id, name, template, place, on, worn, power, new LinkedHashMap<>(), extras);
     }
 }

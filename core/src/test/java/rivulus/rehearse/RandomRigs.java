@@ -10,8 +10,10 @@ import net.jqwik.api.Arbitrary;
 import rivulus.gear.Band;
 import rivulus.gear.Catalogue;
 import rivulus.gear.Delay;
+import rivulus.gear.Electric;
 import rivulus.gear.Point;
 import rivulus.gear.Port;
+import rivulus.gear.Power;
 import rivulus.gear.Route;
 import rivulus.gear.Template;
 import rivulus.show.Cable;
@@ -58,6 +60,7 @@ final class RandomRigs {
                             "",
                             "",
                             "",
+                            "",
                             new LinkedHashMap<>(),
                             Extras.NONE));
         }
@@ -68,7 +71,7 @@ final class RandomRigs {
             if (!kind.loops() && from >= to) continue;
             Ref out = new Ref("d" + from, random.nextBoolean() ? "a" : "b");
             Ref in = new Ref("d" + to, random.nextBoolean() ? "x" : "y");
-            cables.add(new Cable("c" + c, out, in, Extras.NONE));
+            cables.add(new Cable("c" + c, out, in, 0, false, Extras.NONE));
         }
         Playback source =
                 new Playback("s", "s", Playback.Kind.TONE, new Ref("d0", "x.in"), Extras.NONE);
@@ -96,12 +99,30 @@ final class RandomRigs {
         List<Point> points = new ArrayList<>();
         for (String in : List.of("x", "y")) {
             int channels = 1 + random.nextInt(2);
-            ports.add(new Port(in, "", "plug", "line", channels, 0, false));
+            ports.add(
+                    new Port(
+                            in,
+                            "",
+                            "plug",
+                            "line",
+                            channels,
+                            0,
+                            false,
+                            Electric.usual("line", false, false)));
             points.add(new Point(in + ".in", "", channels));
         }
         for (String out : List.of("a", "b")) {
             int channels = 1 + random.nextInt(2);
-            ports.add(new Port(out, "", "plug", "line", 0, channels, false));
+            ports.add(
+                    new Port(
+                            out,
+                            "",
+                            "plug",
+                            "line",
+                            0,
+                            channels,
+                            false,
+                            Electric.usual("line", false, true)));
             points.add(new Point(out + ".out", "", channels));
         }
         points.add(new Point("m", "", 2));
@@ -125,7 +146,8 @@ final class RandomRigs {
                 List.of(),
                 List.of(),
                 List.of(),
-                Optional.empty());
+                Optional.empty(),
+                Power.NONE);
     }
 
     private static Route route(String from, String to, Random random, Kind kind) {

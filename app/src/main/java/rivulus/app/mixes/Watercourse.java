@@ -253,11 +253,11 @@ final class Watercourse extends Pane {
     private static String fit(String label, double room) {
         int letters = (int) (room / LETTER);
         if (label.length() <= letters) return label;
-        int arrow = Math.max(label.indexOf(" → "), label.indexOf(" · "));
-        String first = arrow > 0 ? label.substring(0, arrow) : label;
-        return first.length() <= letters
-                ? first
-                : first.substring(0, Math.max(1, letters - 1)).strip() + "…";
+        for (String joint : new String[] {" → ", " · "}) {
+            int end = label.indexOf(joint);
+            if (end > 0 && end <= letters) return label.substring(0, end);
+        }
+        return label.substring(0, Math.max(1, letters - 1)).strip() + "…";
     }
 
     private void drawFigures(Course.Ribbon ribbon, double x, double y, double thick) {

@@ -1,0 +1,82 @@
+package rivulus.gear;
+
+/// What a port is electrically. Sources: REFERENCE, "Levels" and "Power and electricity"; a
+/// template may say otherwise.
+///
+/// @param levelDbu what it gives, or wants, in dBu at the nominal level; NaN where it carries no
+///     analogue signal
+/// @param mostDbu the largest it gives, or takes before it clips, in dBu
+/// @param balanced whether it is balanced
+/// @param phantom what it has to do with 48 V phantom power
+/// @param phantomKnob the switch that turns its phantom power on; empty where it is always on, or
+///     gives none
+/// @param floating whether its shield is not joined to the machine's own ground: a transformer,
+///     light, radio
+/// @param wiring the order of a 4-pole jack, `CTIA` or `OMTP`; else empty
+/// @param drawsMa what it draws at 5 V, in mA; 0 for nothing
+/// @param givesMa what it can give at 5 V, in mA; 0 for nothing
+public record Electric(
+        double levelDbu,
+        double mostDbu,
+        boolean balanced,
+        Phantom phantom,
+        String phantomKnob,
+        boolean floating,
+        String wiring,
+        int drawsMa,
+        int givesMa) {
+    /// What a port has to do with phantom power (IEC 61938).
+    public enum Phantom {
+        /// Nothing; it bears it on a balanced lead.
+        NONE,
+        GIVES,
+        WANTS,
+        /// It may be damaged.
+        HARMED
+    }
+
+    /// The consumer line level, −10 dBV, in dBu.
+    public static final double CONSUMER_LINE_DBU = -7.782;
+
+    /// The professional line level in dBu.
+    public static final double PROFESSIONAL_LINE_DBU = 4;
+
+    /// Whether it carries an analogue signal.
+    public boolean isAnalogue() {
+        return !Double.isNaN(levelDbu);
+    }
+
+    /// What a port usually is, by what it carries.
+    ///
+    /// @param balanced whether its connector and channels make it balanced
+    /// @param gives whether sound comes out of it
+    public static Electric usual(String carries, boolean balanced, boolean gives) {
+        return switch (carries) {
+            case "mic" -> gives ? analogue(-54, -14, balanced) : micInput(balanced);
+            case "line" ->
+                    balanced
+                            ? analogue(PROFESSIONAL_LINE_DBU, 22, true)
+                            : analogue(CONSUMER_LINE_DBU, 10, false);
+            case "instrument" -> analogue(-18, gives ? 0 : 12, balanced);
+            case "headphones" -> analogue(0, gives ? 14 : 24, false);
+            case "speaker" -> analogue(30, 42, false);
+            case "headset" -> analogue(gives ? -12 : -40, gives ? 2 : -10, false);
+            case "net", "phone", "optical", "radio" -> digital(true);
+            default -> digital(false);
+        };
+    }
+
+    private static Electric micInput(boolean balanced) {
+        return balanced
+                ? new Electric(-50, 4, true, Phantom.GIVES, "", false, "", 0, 0)
+                : analogue(-50, -15, false);
+    }
+
+    private static Electric analogue(double level, double most, boolean balanced) {
+        return new Electric(level, most, balanced, Phantom.NONE, "", false, "", 0, 0);
+    }
+
+    private static Electric digital(boolean floating) {
+        return new Electric(Double.NaN, Double.NaN, false, Phantom.NONE, "", floating, "", 0, 0);
+    }
+}

@@ -1,0 +1,27 @@
+package rivulus.gear;
+
+import java.util.List;
+
+/// What a machine runs on.
+///
+/// @param from what it can run on, the usual first: `mains`, `usb`, `battery`, `phantom`, `jack`
+///     (fed by what it is plugged into), `none`
+/// @param earthed whether its mains plug joins it to the safety earth
+/// @param watts what it draws; 0 where that does not matter
+/// @param batteryWh what its battery holds when new, in Wh; 0 for none
+public record Power(List<String> from, boolean earthed, double watts, double batteryWh) {
+    public static final List<String> KINDS =
+            List.of("mains", "usb", "battery", "phantom", "jack", "none");
+
+    /// It needs none.
+    public static final Power NONE = new Power(List.of("none"), false, 0, 0);
+
+    public Power {
+        from = List.copyOf(from);
+    }
+
+    /// What it runs on when somebody chose, or as usual.
+    public String when(String chosen) {
+        return chosen.isEmpty() ? from.getFirst() : chosen;
+    }
+}
