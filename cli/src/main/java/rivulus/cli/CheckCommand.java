@@ -3,8 +3,10 @@ package rivulus.cli;
 import java.io.PrintWriter;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.SequencedMap;
 import java.util.Set;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
@@ -17,7 +19,12 @@ import rivulus.check.SceneProof;
 import rivulus.cure.Cure;
 import rivulus.cure.Cures;
 import rivulus.file.JsonText;
+import rivulus.file.Templates;
 import rivulus.report.Report;
+import rivulus.rig.RigFinding;
+import rivulus.rig.RigFix;
+import rivulus.rig.RigProof;
+import rivulus.rig.RigProver;
 
 /// What is wrong, and what cures it.
 @Command(
@@ -41,9 +48,17 @@ final class CheckCommand implements Callable<Integer> {
                         .flatMap(List::stream)
                         .toList();
         Map<Finding, List<Cure>> cures = cures(proof, findings);
-        if (show.json()) out.print(JsonText.of(Report.findings(proof, findings, cures)));
-        else write(out, proof, findings, cures);
-        return findings.stream().anyMatch(f -> f.severity().isSerious()) ? Main.FOUND : Main.FINE;
+        RigProver rigs = new RigProver(show.prover(), Templates.leads());
+        RigProof rig = rigs.prove(proof.show());
+        SequencedMap<RigFinding, List<RigFix>> fixes = new LinkedHashMap<>();
+        for (RigFinding finding : rig.findings())
+            fixes.put(finding, rigs.fixes(proof, rig, finding));
+        if (show.json()) out.print(JsonText.of(Report.findings(proof, findings, cures, fixes)));
+        else write(out, proof, findings, cures, fixes);
+        boolean serious =
+                findings.stream().anyMatch(f -> f.severity().isSerious())
+                        || rig.findings().stream().anyMatch(f -> f.severity().isSerious());
+        return serious ? Main.FOUND : Main.FINE;
     }
 
     /// One search for each trouble, however many scenes it shows in.
@@ -61,8 +76,12 @@ final class CheckCommand implements Callable<Integer> {
     }
 
     private static void write(
-            PrintWriter out, Proof proof, List<Finding> findings, Map<Finding, List<Cure>> cures) {
-        if (findings.isEmpty())
+            PrintWriter out,
+            Proof proof,
+            List<Finding> findings,
+            Map<Finding, List<Cure>> cures,
+            SequencedMap<RigFinding, List<RigFix>> fixes) {
+        if (findings.isEmpty() && fixes.isEmpty())
             out.println(proof.show().title() + ": everybody hears what they should.");
         Set<Finding.Key> told = new HashSet<>();
         for (Finding finding : findings) {
@@ -82,5 +101,11 @@ final class CheckCommand implements Callable<Integer> {
             for (Cure cure : found) out.printf("         cure: %s%n", cure.sentence());
             out.println();
         }
+        fixes.forEach(
+                (finding, found) -> {
+                    out.printf("%-8s %s%n", finding.severity().word(), finding.sentence());
+                    for (RigFix fix : found) out.printf("         cure: %s%n", fix.sentence());
+                    out.println();
+                });
     }
 }

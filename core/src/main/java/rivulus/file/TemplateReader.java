@@ -37,6 +37,7 @@ final class TemplateReader {
                     "cable",
                     "computer",
                     "desk",
+                    "hub",
                     "isolator",
                     "loudspeaker",
                     "microphone",

@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.SequencedMap;
 import rivulus.check.Finding;
 import rivulus.check.Proof;
 import rivulus.check.SceneProof;
@@ -14,7 +15,12 @@ import rivulus.hearing.Arrival;
 import rivulus.hearing.Hearing;
 import rivulus.hearing.Opening;
 import rivulus.hearing.Way;
+import rivulus.rig.RigFinding;
+import rivulus.rig.RigFix;
+import rivulus.show.Cable;
 import rivulus.show.Ref;
+import rivulus.show.Rig;
+import rivulus.show.Show;
 import rivulus.show.Turn;
 
 /// What was found, as plain maps, lists, text and numbers, ready to be written as JSON. Levels and
@@ -52,13 +58,69 @@ public final class Report {
     /// `{"findings": [{"rule", "severity", "scene", "ear", "source", "sentence", "evidence",
     /// "fixes"}]}`.
     ///
+    /// Findings of the rig hold in every scene; they are written under the first.
+    ///
     /// @param cures the cures of each finding; empty where none was looked for or found
+    /// @param rig the findings of the rig with their fixes
     public static Map<String, Object> findings(
-            Proof proof, List<Finding> findings, Map<Finding, List<Cure>> cures) {
+            Proof proof,
+            List<Finding> findings,
+            Map<Finding, List<Cure>> cures,
+            SequencedMap<RigFinding, List<RigFix>> rig) {
         List<Object> out = new ArrayList<>();
         for (Finding finding : findings)
             out.add(finding(finding, cures.getOrDefault(finding, List.of())));
+        rig.forEach((finding, fixes) -> out.add(rigFinding(proof.show(), finding, fixes)));
         return map("show", proof.show().title(), "findings", out);
+    }
+
+    private static Map<String, Object> rigFinding(
+            Show show, RigFinding finding, List<RigFix> fixes) {
+        Map<String, Object> evidence = new LinkedHashMap<>();
+        finding.figures().forEach((name, value) -> evidence.put(name, number(value)));
+        evidence.put("about", finding.about());
+        evidence.put("ways", List.of());
+        return map(
+                "rule", finding.rule(),
+                "severity", finding.severity().word(),
+                "scene", show.scenes().getFirst().id(),
+                "ear", null,
+                "source", null,
+                "sentence", finding.sentence(),
+                "evidence", evidence,
+                "fixes", fixes.stream().map(fix -> rigFix(show, fix)).toList());
+    }
+
+    private static Map<String, Object> rigFix(Show show, RigFix fix) {
+        Rig was = show.rig();
+        Rig is = fix.after().rig();
+        List<Map<String, Object>> joins =
+                is.cables().stream()
+                        .filter(c -> !was.cables().contains(c))
+                        .map(
+                                c ->
+                                        map(
+                                                "lead",
+                                                c.id(),
+                                                "from",
+                                                c.from().toString(),
+                                                "to",
+                                                c.to().toString()))
+                        .toList();
+        return map(
+                "sentence", fix.sentence(),
+                "turns", fix.turns().stream().map(Report::turn).toList(),
+                "unjoins",
+                        was.cables().stream()
+                                .filter(c -> !is.cables().contains(c))
+                                .map(Cable::id)
+                                .toList(),
+                "boxes",
+                        is.devices().stream()
+                                .filter(d -> was.device(d.id()).isEmpty())
+                                .map(d -> map("device", d.id(), "template", d.template()))
+                                .toList(),
+                "joins", joins);
     }
 
     private static Map<String, Object> finding(Finding finding, List<Cure> cures) {

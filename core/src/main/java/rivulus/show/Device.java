@@ -34,6 +34,11 @@ public record Device(
         return new Device(id, name, template, place, on, worn, power, turned, extras);
     }
 
+    /// The same device run from something else.
+    public Device poweredBy(String kind) {
+        return new Device(id, name, template, place, on, worn, kind, knobs, extras);
+    }
+
     /// The same device as nobody has touched it.
     public Device withoutKnobs() {
         return new Device(

@@ -202,9 +202,20 @@ public final class Compiler {
     }
 
     private boolean isJoined(Ref port, Device computer) {
-        for (Ref other : joined.getOrDefault(port, List.of()))
-            if (other.device().equals(computer.id()) && port(other).host()) return true;
+        for (Ref other : joined.getOrDefault(port, List.of())) {
+            if (!port(other).host()) continue;
+            if (other.device().equals(computer.id()) || isJoinedByHub(other, computer)) return true;
+        }
         return false;
+    }
+
+    /// Whether a port is on a hub that is itself joined to the computer.
+    private boolean isJoinedByHub(Ref onHub, Device computer) {
+        Template hub = template(show.rig().device(onHub.device()).orElseThrow());
+        return hub.kind().equals("hub")
+                && hub.ports().stream()
+                        .filter(up -> !up.host())
+                        .anyMatch(up -> isJoined(new Ref(onHub.device(), up.id()), computer));
     }
 
     private static Map<Ref, List<Ref>> joined(List<Cable> cables) {

@@ -1,0 +1,314 @@
+package rivulus.rig;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import rivulus.check.Severity;
+import rivulus.gear.Catalogue;
+import rivulus.gear.Electric;
+import rivulus.gear.LeadKind;
+import rivulus.gear.Leads;
+import rivulus.gear.Port;
+import rivulus.gear.Route;
+import rivulus.gear.Setting;
+import rivulus.gear.Template;
+import rivulus.show.Cable;
+import rivulus.show.Device;
+import rivulus.show.Ref;
+import rivulus.show.Show;
+import rivulus.words.Words;
+
+/// Reads what becomes of a signal in the leads of a show.
+///
+/// Levels: REFERENCE, "Levels". A passive box (adapter, isolator, lead) passes on the level that
+/// comes in, changed by the gain of its route; any other device gives what its port says.
+public final class LeadReader {
+    /// How far programme peaks lie above its nominal level, in dB.
+    static final double CREST_DB = 12;
+
+    /// An overload smaller than this is left to the gain knob.
+    private static final double SLACK_DB = 2;
+
+    /// More gain than this makes noise heard: a microphone in a line input wants 46.
+    private static final double QUIET_DB = 25;
+
+    private static final Set<String> PASSIVE = Set.of("adapter", "isolator", "cable");
+    private static final Set<String> ANALOGUE =
+            Set.of("mic", "line", "instrument", "headphones", "speaker", "headset");
+
+    private final Show show;
+    private final Catalogue catalogue;
+    private final Leads leads;
+
+    /// A reader of a show whose templates are in the catalogue.
+    public LeadReader(Show show, Catalogue catalogue, Leads leads) {
+        this.show = show;
+        this.catalogue = catalogue.with(show.templates().stream().map(o -> o.template()).toList());
+        this.leads = leads;
+    }
+
+    /// Every lead of the rig, in its order.
+    public List<LeadReport> all() {
+        return show.rig().cables().stream().map(this::read).toList();
+    }
+
+    /// One lead.
+    public LeadReport read(Cable cable) {
+        End a = end(cable.from());
+        End b = end(cable.to());
+        Optional<LeadKind> kind = leads.between(a.port().connector(), b.port().connector());
+        List<LeadReport.Passage> passages = new ArrayList<>();
+        List<Fault> faults = new ArrayList<>();
+        fits(a, b, kind, faults);
+        if (faults.isEmpty()) {
+            pass(a, b, kind.orElseThrow(), passages, faults);
+            pass(b, a, kind.orElseThrow(), passages, faults);
+        }
+        wiring(a, b, faults);
+        phantom(a, b, kind, faults);
+        phantom(b, a, kind, faults);
+        tooLong(cable, kind, faults);
+        faults.sort(Comparator.comparing(Fault::severity));
+        boolean joins =
+                kind.map(LeadKind::conducts).orElse(true)
+                        && !a.port().electric().floating()
+                        && !b.port().electric().floating();
+        return new LeadReport(cable, a, b, kind, passages, faults, joins);
+    }
+
+    /// The device and port of a reference, which the reader of the show has made sure of.
+    End end(Ref ref) {
+        Device device = show.rig().device(ref.device()).orElseThrow();
+        return new End(device, template(device).port(ref.name()).orElseThrow());
+    }
+
+    Template template(Device device) {
+        return catalogue.get(device.template());
+    }
+
+    boolean isPassive(Device device) {
+        return PASSIVE.contains(template(device).kind());
+    }
+
+    // Whether it goes in at all
+
+    private static void fits(End a, End b, Optional<LeadKind> kind, List<Fault> faults) {
+        if (isSpeaker(a, b) || isSpeaker(b, a)) {
+            faults.add(
+                    new Fault(
+                            "speaker-to-line",
+                            Severity.DANGER,
+                            "a loudspeaker output drives amplifiers' power into %s, which it can"
+                                            .formatted(line(a, b).words())
+                                    + " destroy; take a line output instead"));
+            return;
+        }
+        boolean bothSound = isAnalogue(a) && isAnalogue(b);
+        boolean alike = bothSound || a.port().carries().equals(b.port().carries());
+        if (!alike) {
+            faults.add(
+                    new Fault(
+                            "connector",
+                            Severity.PROBLEM,
+                            "%s carries %s and %s carries %s"
+                                    .formatted(
+                                            a.words(),
+                                            signal(a.port()),
+                                            b.words(),
+                                            signal(b.port()))));
+        } else if (kind.isEmpty()) {
+            faults.add(
+                    new Fault(
+                            "connector",
+                            Severity.PROBLEM,
+                            "no lead goes from %s to %s"
+                                    .formatted(a.port().connector(), b.port().connector())));
+        }
+    }
+
+    private static boolean isSpeaker(End out, End in) {
+        boolean gives = out.port().carries().equals("speaker") && out.port().gives() > 0;
+        return gives && in.port().takes() > 0 && !in.port().carries().equals("speaker");
+    }
+
+    private static End line(End a, End b) {
+        return a.port().carries().equals("speaker") ? b : a;
+    }
+
+    private static boolean isAnalogue(End end) {
+        return ANALOGUE.contains(end.port().carries());
+    }
+
+    private static String signal(Port port) {
+        return switch (port.carries()) {
+            case "mic" -> "a microphone's signal";
+            case "line" -> "a line signal";
+            case "usb" -> "USB";
+            case "net" -> "a network";
+            case "phone" -> "a telephone line";
+            case "video" -> "picture and sound";
+            case "optical" -> "light";
+            default -> "a " + port.carries() + " signal";
+        };
+    }
+
+    // What arrives
+
+    private void pass(
+            End from,
+            End to,
+            LeadKind kind,
+            List<LeadReport.Passage> passages,
+            List<Fault> faults) {
+        if (from.port().gives() == 0 || to.port().takes() == 0 || !isAnalogue(from)) return;
+        double level = levelAt(from, new HashSet<>());
+        if (Double.isNaN(level)) return;
+        Electric in = to.port().electric();
+        double peak = Math.min(level + CREST_DB, from.port().electric().mostDbu());
+        double headroom = in.mostDbu() - peak;
+        passages.add(new LeadReport.Passage(from, to, level, headroom));
+        double pad = Math.ceil(-headroom);
+        if (!isPassive(to.device()) && headroom < -SLACK_DB) {
+            faults.add(
+                    new Fault(
+                            "level",
+                            pad > 10 ? Severity.PROBLEM : Severity.CAUTION,
+                            "%s overloads %s; it wants a pad of %s"
+                                    .formatted(signal(from), signal(to), Words.db(pad)),
+                            pad,
+                            "padDb"));
+        }
+        double lacking = in.levelDbu() - level;
+        if (!isPassive(to.device()) && lacking > QUIET_DB) {
+            faults.add(
+                    new Fault(
+                            "level",
+                            Severity.PROBLEM,
+                            "%s is %s too quiet for %s, and raising it raises the noise"
+                                    .formatted(signal(from), Words.db(lacking), signal(to)),
+                            lacking,
+                            "lackingDb"));
+        }
+        channels(from, to, kind, faults);
+    }
+
+    private static String signal(End end) {
+        return "%s of %s".formatted(signal(end.port()), end.words());
+    }
+
+    /// The level that leaves a port, in dBu; through passive boxes from where it comes.
+    private double levelAt(End from, Set<Ref> seen) {
+        double own = from.port().electric().levelDbu();
+        if (!isPassive(from.device()) || !seen.add(from.ref())) return own;
+        for (Route route : template(from.device()).routes()) {
+            if (!route.to().equals(from.port().outPoint())) continue;
+            for (Port in : template(from.device()).ports()) {
+                if (!in.inPoint().equals(route.from())) continue;
+                Ref ref = new Ref(from.device().id(), in.id());
+                for (Cable cable : show.rig().cables()) {
+                    if (!cable.ends(ref)) continue;
+                    End other = end(cable.from().equals(ref) ? cable.to() : cable.from());
+                    if (other.port().gives() > 0) return levelAt(other, seen) + route.gainDb();
+                }
+            }
+        }
+        return own;
+    }
+
+    private static void channels(End from, End to, LeadKind kind, List<Fault> faults) {
+        int gives = from.port().gives();
+        int takes = to.port().takes();
+        boolean stereoJack =
+                gives == 2 && !from.port().electric().balanced() && !kind.name().contains("two");
+        if (stereoJack && takes == 1 && to.port().electric().balanced()) {
+            faults.add(
+                    new Fault(
+                            "polarity",
+                            Severity.PROBLEM,
+                            "a stereo plug in a balanced input leaves only the difference of left"
+                                    + " and right: voices in the middle vanish"));
+        } else if (gives > takes) {
+            faults.add(
+                    new Fault(
+                            "channels",
+                            Severity.CAUTION,
+                            "%d channels come and %d is taken; check that nothing is lost in mono"
+                                    .formatted(gives, takes)));
+        }
+    }
+
+    // Wiring, phantom power, length
+
+    private static void wiring(End a, End b, List<Fault> faults) {
+        String one = a.port().electric().wiring();
+        String other = b.port().electric().wiring();
+        if (one.isEmpty() || other.isEmpty() || one.equals(other)) return;
+        faults.add(
+                new Fault(
+                        "four-pole",
+                        Severity.PROBLEM,
+                        "%s is wired %s and %s %s: ground and microphone change places"
+                                .formatted(a.words(), one, b.words(), other)));
+    }
+
+    private void phantom(End wants, End gives, Optional<LeadKind> kind, List<Fault> faults) {
+        Electric.Phantom wish = wants.port().electric().phantom();
+        boolean can = gives.port().electric().phantom() == Electric.Phantom.GIVES;
+        boolean always = can && gives.port().electric().phantomKnob().isEmpty();
+        boolean on = can && !always && isOn(gives);
+        if (wish == Electric.Phantom.WANTS && !always && !on) {
+            faults.add(
+                    new Fault(
+                            "phantom",
+                            Severity.PROBLEM,
+                            can
+                                    ? "%s wants 48 V and it is off at %s"
+                                            .formatted(wants.device().name(), gives.words())
+                                    : "%s wants 48 V and %s gives none"
+                                            .formatted(wants.device().name(), gives.words())));
+        }
+        if (!on) return;
+        if (wish == Electric.Phantom.HARMED) {
+            faults.add(
+                    new Fault(
+                            "phantom",
+                            Severity.DANGER,
+                            "48 V is on at %s and can damage %s; levels down, then switch it off"
+                                    .formatted(gives.words(), wants.device().name())));
+        } else if (wish == Electric.Phantom.NONE
+                && wants.port().gives() > 0
+                && !kind.map(LeadKind::balanced).orElse(false)) {
+            faults.add(
+                    new Fault(
+                            "phantom",
+                            Severity.DANGER,
+                            "48 V is on at %s and goes through an unbalanced lead into %s"
+                                    .formatted(gives.words(), wants.words())));
+        }
+    }
+
+    private boolean isOn(End end) {
+        String knob = end.port().electric().phantomKnob();
+        Setting stands = end.device().knobs().get(knob);
+        if (stands == null)
+            stands = template(end.device()).knob(knob).map(k -> k.standing()).orElse(null);
+        return stands instanceof Setting.Switch(boolean on) && on;
+    }
+
+    private static void tooLong(Cable cable, Optional<LeadKind> kind, List<Fault> faults) {
+        if (kind.isEmpty() || cable.metres() <= kind.get().longestM()) return;
+        faults.add(
+                new Fault(
+                        "length",
+                        Severity.CAUTION,
+                        "%s m is long for this kind of lead; %s m is about the most"
+                                .formatted(
+                                        Words.signed(cable.metres(), 0),
+                                        Words.signed(kind.get().longestM(), 0)),
+                        cable.metres(),
+                        "metres"));
+    }
+}

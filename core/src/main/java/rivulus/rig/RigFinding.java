@@ -1,0 +1,29 @@
+package rivulus.rig;
+
+import java.util.Collections;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.SequencedMap;
+import rivulus.check.Severity;
+
+/// Something wrong with gear, leads, earths or power; it holds in every scene.
+///
+/// @param about the ids of the leads and devices it is about, the first the foremost
+/// @param sentence what is wrong and why
+/// @param figures with the unit in the name: `padDb`, `drawsMa`
+public record RigFinding(
+        String rule,
+        Severity severity,
+        List<String> about,
+        String sentence,
+        SequencedMap<String, Double> figures) {
+    public RigFinding {
+        about = List.copyOf(about);
+        figures = Collections.unmodifiableSequencedMap(new LinkedHashMap<>(figures));
+    }
+
+    /// What tells it from other findings of the same show.
+    public String id() {
+        return rule + "/" + String.join("/", about);
+    }
+}

@@ -1,0 +1,20 @@
+package rivulus.rig;
+
+import java.util.List;
+import java.util.Optional;
+import rivulus.show.Show;
+
+/// A rig proven: what becomes of what goes through every lead, and what is wrong.
+///
+/// @param findings worst first
+public record RigProof(Show show, List<LeadReport> leads, List<RigFinding> findings) {
+    public RigProof {
+        leads = List.copyOf(leads);
+        findings = List.copyOf(findings);
+    }
+
+    /// The report on one lead.
+    public Optional<LeadReport> lead(String cable) {
+        return leads.stream().filter(lead -> lead.cable().id().equals(cable)).findFirst();
+    }
+}

@@ -1,0 +1,289 @@
+package rivulus.rig;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+import rivulus.check.Demo;
+import rivulus.check.Severity;
+import rivulus.file.FileTrouble;
+import rivulus.file.ShowFile;
+import rivulus.file.Templates;
+import rivulus.gear.Electric;
+import rivulus.gear.Port;
+import rivulus.gear.Template;
+import rivulus.show.Cable;
+import rivulus.show.Device;
+import rivulus.show.Show;
+
+class RigTest {
+    private static final RigProver RIGS = new RigProver(Demo.PROVER, Templates.leads());
+
+    /// A show of devices written `id template[ power][ knob=on]` and leads written `from to`.
+    private static Show rig(List<String> devices, List<String> leads) {
+        List<String> written = new ArrayList<>();
+        for (String device : devices) {
+            String[] words = device.split(" ");
+            StringBuilder more = new StringBuilder();
+            for (int i = 2; i < words.length; i++) {
+                boolean knob = words[i].contains("=");
+                more.append(
+                        knob
+                                ? ", \"knobs\": {\"%s\": true}".formatted(words[i].split("=")[0])
+                                : ", \"power\": \"%s\"".formatted(words[i]));
+            }
+            written.add(
+                    "{\"id\": \"%1$s\", \"name\": \"%1$s\", \"template\": \"%2$s\"%3$s}"
+                            .formatted(words[0], words[1], more));
+        }
+        List<String> cables = new ArrayList<>();
+        for (String lead : leads) {
+            String[] ends = lead.split(" ");
+            cables.add(
+                    "{\"id\": \"c%d\", \"from\": \"%s\", \"to\": \"%s\", \"metres\": %s}"
+                            .formatted(
+                                    cables.size() + 1,
+                                    ends[0],
+                                    ends[1],
+                                    ends.length > 2 ? ends[2] : "2"));
+        }
+        String text =
+                "{\"rivulus\": 1, \"title\": \"A rig\", \"rig\": {\"devices\": [%s], \"cables\": [%s]}}"
+                        .formatted(String.join(", ", written), String.join(", ", cables));
+        try {
+            return ShowFile.parse(text, "rig", Templates.shipped());
+        } catch (FileTrouble broken) {
+            throw new IllegalStateException(broken);
+        }
+    }
+
+    private static RigProof proof(List<String> devices, String... leads) {
+        return RIGS.prove(rig(devices, List.of(leads)));
+    }
+
+    private static LeadReport.Passage passage(RigProof proof) {
+        return passageOf(proof, 0);
+    }
+
+    private static LeadReport.Passage passageOf(RigProof proof, int lead) {
+        return proof.leads().get(lead).passages().getFirst();
+    }
+
+    @Test
+    void aMicrophoneInAMicrophoneInputIsFine() {
+        RigProof proof = proof(List.of("m dynamic-mic", "d show-desk"), "m/out d/mic1");
+        assertThat(proof.findings()).isEmpty();
+        assertThat(proof.leads().getFirst().kindInWords()).isEqualTo("XLR lead");
+        assertThat(passage(proof).arrivesDbu()).isEqualTo(-54);
+        assertThat(passage(proof).headroomDb()).isCloseTo(46, within(1e-9));
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        // device, device, lead, rule, severity
+        "d hall-console; c camera; d/record c/mic; level; problem",
+        "d small-mixer; c camera; d/phones c/mic; level; problem",
+        "p player-box; c camera; p/line c/mic; level; problem",
+        "m dynamic-mic; h usb-mic; m/out h/usb; connector; problem",
+        "r ribbon-mic; i interface-2 p48=on; r/out i/in1; phantom; danger",
+        "m condenser-mic; i interface-2; m/out i/in1; phantom; problem",
+        "s set-top-box; d show-desk; s/optical d/lineA; connector; problem",
+        "b laptop-combo; d show-desk; b/jack d/mic1; connector; problem",
+        "y headphone-y; d small-mixer; y/a d/mic1; polarity; problem",
+    })
+    void aLeadThatWillNotDoIsSaidSo(String row) {
+        String[] fields = row.split("; ");
+        if (row.contains("player-box")) fields[0] = "p de-embedder";
+        List<String> rules = new ArrayList<>();
+        try {
+            RigProof proof = proof(List.of(fields[0], fields[1]), fields[2]);
+            for (RigFinding finding : proof.findings())
+                rules.add(finding.rule() + " " + finding.severity().word());
+        } catch (IllegalStateException refused) {
+            rules.add("connector problem");
+        }
+        assertThat(rules).contains(fields[3] + " " + fields[4]);
+    }
+
+    @Test
+    void aLineInACamerasMicrophoneJackIsTooHotByWhatTheSentenceSaysAndALeadWithAPadIsOffered() {
+        RigProof proof = proof(List.of("d de-embedder", "c camera"), "d/line c/mic");
+        RigFinding hot = proof.findings().getFirst();
+        // −7.8 dBu nominal, 10 dBu at most, into −15 dBu
+        assertThat(hot.figures().get("padDb")).isCloseTo(20, within(0.5));
+        List<RigFix> fixes = RIGS.fixes(Demo.PROVER.prove(proof.show()), proof, hot);
+        assertThat(fixes).isNotEmpty();
+        assertThat(fixes.getFirst().sentence()).contains("pad");
+        assertThat(RIGS.prove(fixes.getFirst().after()).findings()).isEmpty();
+    }
+
+    @Test
+    void levelsPassThroughPassiveBoxes() {
+        RigProof proof =
+                proof(
+                        List.of("a digital-console", "p pad-20", "i interface-2"),
+                        "a/main-out p/in",
+                        "p/out i/in1");
+        assertThat(proof.leads().getFirst().kind()).isEmpty();
+        assertThat(passageOf(proof, 1).arrivesDbu()).isEqualTo(-16);
+        RigProof one =
+                proof(
+                        List.of("x isolator-xlr", "p pad-20", "i interface-2"),
+                        "x/out p/in",
+                        "p/out i/in1");
+        assertThat(passageOf(one, 1).arrivesDbu()).isEqualTo(-16);
+    }
+
+    @Test
+    void twoEarthedMachinesJoinedTwiceCloseARingThatATransformerOrABatteryOpens() {
+        List<String> machines = List.of("l laptop", "d two-mic-desk", "s loudspeaker-pair");
+        RigProof ring = proof(machines, "d/usb l/usb-1", "d/out s/in", "l/line-out d/line");
+        assertThat(ring.findings()).extracting(RigFinding::rule).containsOnly("ground-loop");
+        List<RigFix> fixes = RIGS.fixes(Demo.PROVER.prove(ring.show()), ring, serious(ring));
+        assertThat(fixes).isNotEmpty();
+        assertThat(fixes.getFirst().sentence()).contains("isolator");
+        RigProof onBattery =
+                proof(
+                        List.of("l laptop battery", "d two-mic-desk", "s loudspeaker-pair"),
+                        "d/usb l/usb-1",
+                        "d/out s/in");
+        assertThat(onBattery.findings()).isEmpty();
+    }
+
+    private static RigFinding serious(RigProof proof) {
+        return proof.findings().stream()
+                .filter(f -> f.severity().isSerious())
+                .findFirst()
+                .orElseThrow();
+    }
+
+    @Test
+    void nobodyIsEverToldToLiftASafetyEarth() {
+        RigProof ring =
+                proof(
+                        List.of("t tower", "c hall-console"),
+                        "t/line-out c/st1",
+                        "c/record t/line-in");
+        for (RigFinding finding : ring.findings()) {
+            for (RigFix fix : RIGS.fixes(Demo.PROVER.prove(ring.show()), ring, finding))
+                assertThat(fix.sentence()).doesNotContainIgnoringCase("earth");
+        }
+    }
+
+    @Test
+    void asManyLeadsAsCloseRingsAreNamedAndNoMore() {
+        RigProof proof =
+                proof(
+                        List.of("t tower", "c hall-console", "s loudspeaker-pair"),
+                        "t/line-out c/st1",
+                        "c/record t/line-in",
+                        "c/alternate s/in");
+        assertThat(proof.findings().stream().filter(f -> f.rule().equals("ground-loop")))
+                .hasSize(3);
+    }
+
+    @Test
+    void aTabletCannotFeedAnInterfaceAndAPoweredHubCan() {
+        RigProof starved = proof(List.of("t tablet", "i interface-2"), "i/usb t/usb-1");
+        assertThat(starved.findings())
+                .singleElement()
+                .satisfies(
+                        f -> {
+                            assertThat(f.rule()).isEqualTo("power");
+                            assertThat(f.severity()).isEqualTo(Severity.PROBLEM);
+                            assertThat(f.figures())
+                                    .containsEntry("drawsMa", 450.0)
+                                    .containsEntry("givesMa", 300.0);
+                        });
+        assertThat(
+                        proof(
+                                        List.of("t tablet", "h powered-hub", "i interface-2"),
+                                        "h/up t/usb-1",
+                                        "i/usb h/usb-1")
+                                .findings())
+                .isEmpty();
+    }
+
+    @Test
+    void aPortTakesOneLeadAndALongOneIsSaidSo() {
+        RigProof twice =
+                proof(
+                        List.of("a dynamic-mic", "b dynamic-mic", "d show-desk"),
+                        "a/out d/mic1",
+                        "b/out d/mic1");
+        assertThat(twice.findings()).extracting(RigFinding::rule).containsExactly("port-twice");
+        RigProof far = proof(List.of("i interface-2", "l laptop"), "i/usb l/usb-1 8");
+        assertThat(far.findings()).extracting(RigFinding::rule).contains("length");
+    }
+
+    @Test
+    void joiningPrefersOneLeadAndSaysWhatArrives() {
+        Show show =
+                rig(List.of("d show-desk", "s loudspeaker-pair", "r pocket-recorder"), List.of());
+        Joiner joiner = new Joiner(show, Templates.shipped(), Templates.leads());
+        Device desk = show.rig().device("d").orElseThrow();
+        List<Joining> ways = joiner.ways(desk, show.rig().device("r").orElseThrow(), 3);
+        assertThat(ways).hasSize(3);
+        assertThat(ways.getFirst().boxes()).isEmpty();
+        assertThat(ways.getFirst().needs()).isEqualTo("3.5 mm to 6.3 mm stereo lead");
+        assertThat(ways.getFirst().why()).startsWith("arrives at");
+        assertThat(ways).isSortedAccordingTo((a, b) -> Integer.compare(a.cost(), b.cost()));
+        for (Joining way : ways)
+            assertThat(RIGS.prove(way.after()).findings())
+                    .noneMatch(f -> f.severity().isSerious() && !f.rule().equals("ground-loop"));
+    }
+
+    @Test
+    void whatCannotBeJoinedGivesNoWay() {
+        Show show = rig(List.of("m dynamic-mic", "h headphones"), List.of());
+        Joiner joiner = new Joiner(show, Templates.shipped(), Templates.leads());
+        Device headphones = show.rig().device("h").orElseThrow();
+        assertThat(joiner.ways(headphones, show.rig().device("m").orElseThrow(), 3)).isEmpty();
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"archive-interviews-repaired", "language-cafe-repaired"})
+    void theRepairedShowsHaveSoundRigs(String name) {
+        assertThat(RIGS.prove(Demo.show(name)).findings())
+                .noneMatch(finding -> finding.severity().isSerious());
+    }
+
+    @Test
+    void theCatalogueHasGearEnoughAndEveryAnaloguePortHasALevelAndALead() {
+        List<Template> all = List.copyOf(Templates.shipped().templates().values());
+        assertThat(all).hasSizeGreaterThanOrEqualTo(45);
+        for (Template template : all) {
+            for (Port port : template.ports()) {
+                Electric electric = port.electric();
+                if (electric.isAnalogue())
+                    assertThat(electric.mostDbu()).isGreaterThan(electric.levelDbu());
+                assertThat(
+                                all.stream()
+                                        .flatMap(t -> t.ports().stream())
+                                        .anyMatch(
+                                                other ->
+                                                        Templates.leads()
+                                                                .between(
+                                                                        port.connector(),
+                                                                        other.connector())
+                                                                .isPresent()))
+                        .as("%s %s", template.id(), port.connector())
+                        .isTrue();
+            }
+        }
+    }
+
+    @Test
+    void aLeadIsReadTheSameEitherWayRound() {
+        RigProof there = proof(List.of("m dynamic-mic", "d show-desk"), "m/out d/mic1");
+        RigProof back = proof(List.of("m dynamic-mic", "d show-desk"), "d/mic1 m/out");
+        assertThat(passage(back).arrivesDbu()).isEqualTo(passage(there).arrivesDbu());
+        Cable cable = there.show().rig().cables().getFirst();
+        assertThat(there.lead(cable.id())).isPresent();
+    }
+}
