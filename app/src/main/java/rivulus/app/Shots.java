@@ -13,6 +13,7 @@ import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.Scene;
 import javafx.scene.control.TextField;
+import javafx.scene.control.ToggleButton;
 import javafx.scene.image.WritableImage;
 import javafx.stage.Stage;
 import javax.imageio.ImageIO;
@@ -75,7 +76,13 @@ public final class Shots extends Application {
                 () -> {
                     session.stage().set(rivulus.app.session.Stage.RIG);
                     session.source().set("");
-                    session.device().set("desk");
+                });
+        shot("rig-knobs", () -> session.device().set("desk"));
+        shot(
+                "rig-leads",
+                () -> {
+                    press("#gear-tab");
+                    session.joinTo().set("small-recorder");
                 });
         shot(
                 "palette",
@@ -108,6 +115,11 @@ public final class Shots extends Application {
     private void focus(String selector) {
         Node node = window.scene().getRoot().lookup(selector);
         if (node != null) node.requestFocus();
+    }
+
+    private void press(String selector) {
+        if (window.scene().getRoot().lookup(selector) instanceof ToggleButton button)
+            button.setSelected(true);
     }
 
     private void next() {

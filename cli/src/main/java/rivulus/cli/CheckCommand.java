@@ -53,7 +53,9 @@ final class CheckCommand implements Callable<Integer> {
         SequencedMap<RigFinding, List<RigFix>> fixes = new LinkedHashMap<>();
         for (RigFinding finding : rig.findings())
             fixes.put(finding, rigs.fixes(proof, rig, finding));
-        if (show.json()) out.print(JsonText.of(Report.findings(proof, findings, cures, fixes)));
+        String first = show.scenes(proof).getFirst().scene().id();
+        if (show.json())
+            out.print(JsonText.of(Report.findings(proof, findings, cures, fixes, first)));
         else write(out, proof, findings, cures, fixes);
         boolean serious =
                 findings.stream().anyMatch(f -> f.severity().isSerious())

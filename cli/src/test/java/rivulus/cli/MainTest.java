@@ -66,7 +66,7 @@ class MainTest {
     void everyFindingOfTheLanternHourHasAFixAndALoneSceneCanBeAskedFor() throws Exception {
         assertThat(run("check", LANTERN, "--json", "--scene", "call-in")).isEqualTo(1);
         JsonNode findings = json().get("findings");
-        assertThat(findings.size()).isEqualTo(5);
+        assertThat(findings.size()).isEqualTo(6);
         for (JsonNode finding : findings) {
             assertThat(finding.get("scene").asString()).isEqualTo("call-in");
             assertThat(finding.get("fixes").size())

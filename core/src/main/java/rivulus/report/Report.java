@@ -58,37 +58,47 @@ public final class Report {
     /// `{"findings": [{"rule", "severity", "scene", "ear", "source", "sentence", "evidence",
     /// "fixes"}]}`.
     ///
-    /// Findings of the rig hold in every scene; they are written under the first.
+    /// Findings of the rig hold in every scene; they are written under one.
     ///
     /// @param cures the cures of each finding; empty where none was looked for or found
     /// @param rig the findings of the rig with their fixes
+    /// @param scene the scene they are written under
     public static Map<String, Object> findings(
             Proof proof,
             List<Finding> findings,
             Map<Finding, List<Cure>> cures,
-            SequencedMap<RigFinding, List<RigFix>> rig) {
+            SequencedMap<RigFinding, List<RigFix>> rig,
+            String scene) {
         List<Object> out = new ArrayList<>();
         for (Finding finding : findings)
             out.add(finding(finding, cures.getOrDefault(finding, List.of())));
-        rig.forEach((finding, fixes) -> out.add(rigFinding(proof.show(), finding, fixes)));
+        rig.forEach((finding, fixes) -> out.add(rigFinding(proof.show(), scene, finding, fixes)));
         return map("show", proof.show().title(), "findings", out);
     }
 
     private static Map<String, Object> rigFinding(
-            Show show, RigFinding finding, List<RigFix> fixes) {
+            Show show, String scene, RigFinding finding, List<RigFix> fixes) {
         Map<String, Object> evidence = new LinkedHashMap<>();
         finding.figures().forEach((name, value) -> evidence.put(name, number(value)));
         evidence.put("about", finding.about());
         evidence.put("ways", List.of());
         return map(
-                "rule", finding.rule(),
-                "severity", finding.severity().word(),
-                "scene", show.scenes().getFirst().id(),
-                "ear", null,
-                "source", null,
-                "sentence", finding.sentence(),
-                "evidence", evidence,
-                "fixes", fixes.stream().map(fix -> rigFix(show, fix)).toList());
+                "rule",
+                finding.rule(),
+                "severity",
+                finding.severity().word(),
+                "scene",
+                scene,
+                "ear",
+                null,
+                "source",
+                null,
+                "sentence",
+                finding.sentence(),
+                "evidence",
+                evidence,
+                "fixes",
+                fixes.stream().map(fix -> rigFix(show, fix)).toList());
     }
 
     private static Map<String, Object> rigFix(Show show, RigFix fix) {

@@ -7,11 +7,13 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.function.Predicate;
 import javafx.geometry.Pos;
+import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.RadioButton;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
+import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -34,6 +36,11 @@ public final class KnobsPane extends VBox {
     private final RadioButton everywhere = new RadioButton("whole show");
     private final RadioButton here = new RadioButton();
     private final Map<Ref, KnobRow> byKnob = new LinkedHashMap<>();
+    private final ToggleButton knobsTab = new ToggleButton("Knobs");
+    private final ToggleButton gearTab = new ToggleButton("Leads and power");
+    private final LeadsBox leads;
+    private final List<Node> forKnobs;
+    private final VBox body = new VBox();
     private String shown = "";
     private KnobSheet sheet;
 
@@ -58,20 +65,46 @@ public final class KnobsPane extends VBox {
         filter.setPromptText("Find a knob");
         filter.setAccessibleText("Find a knob by its label");
         filter.textProperty().addListener((_, _, _) -> lay());
-        VBox top = new VBox(8, kind, filter, turns);
+        ToggleGroup side = new ToggleGroup();
+        knobsTab.setToggleGroup(side);
+        gearTab.setToggleGroup(side);
+        knobsTab.getStyleClass().setAll("pane-tab");
+        gearTab.getStyleClass().setAll("pane-tab");
+        knobsTab.setId("knobs-tab");
+        gearTab.setId("gear-tab");
+        knobsTab.setSelected(true);
+        side.selectedToggleProperty()
+                .addListener(
+                        (_, was, is) -> {
+                            if (is == null) was.setSelected(true);
+                            else turnOver();
+                        });
+        leads = new LeadsBox(session);
+        VBox top = new VBox(8, kind, new HBox(knobsTab, gearTab), filter, turns);
+        forKnobs = List.of(filter, turns);
         top.getStyleClass().add("knobs-top");
         rows.getStyleClass().add("knob-rows");
-        ScrollPane scroll = new ScrollPane(rows);
+        body.getChildren().setAll(rows, leads);
+        ScrollPane scroll = new ScrollPane(body);
         scroll.setFitToWidth(true);
         scroll.setFocusTraversable(false);
         VBox.setVgrow(scroll, Priority.ALWAYS);
         getChildren().addAll(head, top, scroll);
         session.picture().addListener((_, _, picture) -> fill(picture));
+        turnOver();
+    }
+
+    private void turnOver() {
+        boolean knobs = knobsTab.isSelected();
+        for (Node node : forKnobs) Look.show(node, knobs);
+        Look.show(rows, knobs);
+        Look.show(leads, !knobs);
     }
 
     private void fill(Picture picture) {
         if (picture == null || picture.knobs().isEmpty()) return;
         sheet = picture.knobs().get();
+        leads.fill(picture, sheet.device());
         String earId = picture.ear() == null ? "" : picture.ear().id();
         String key = sheet.device().id() + "/" + earId;
         here.setText("scene " + picture.scene().scene().name());

@@ -9,15 +9,21 @@ import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.GridPane;
+import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import rivulus.app.look.Look;
+import rivulus.app.look.Marks;
 import rivulus.app.session.Picture;
 import rivulus.app.session.Session;
+import rivulus.rig.LeadReport;
+import rivulus.rig.RigFinding;
 import rivulus.show.Device;
 import rivulus.show.Person;
 import rivulus.show.Place;
 import rivulus.show.Show;
+import rivulus.words.Words;
 
 /// The gear by place and machine; what the chosen ear depends on is lit. Choosing a device shows
 /// its knobs.
@@ -27,6 +33,7 @@ public final class RigStage extends VBox {
 
     private final Session session;
     private final FlowPane groups = new FlowPane(16, 16);
+    private final GridPane leads = new GridPane(16, 4);
     private final Label heading = Look.text("The rig", "stage-title");
     private final Label words = Look.paragraph("", "soft", "legend");
 
@@ -36,7 +43,9 @@ public final class RigStage extends VBox {
         getStyleClass().add("stage");
         groups.getStyleClass().add("rig-groups");
         groups.setId("rig");
-        ScrollPane scroll = new ScrollPane(groups);
+        leads.getStyleClass().add("rig-leads");
+        leads.setId("lead-list");
+        ScrollPane scroll = new ScrollPane(new VBox(16, groups, leads));
         scroll.setFitToWidth(true);
         scroll.setFocusTraversable(false);
         VBox.setVgrow(scroll, Priority.ALWAYS);
@@ -46,11 +55,13 @@ public final class RigStage extends VBox {
 
     private void fill(Picture picture) {
         groups.getChildren().clear();
+        leads.getChildren().clear();
         if (picture == null) return;
+        fillLeads(picture);
         Show show = picture.show();
         words.setText(
                 show.rig().devices().isEmpty()
-                        ? "No gear yet. Open a show that has some."
+                        ? "No gear yet. Add some at the right."
                         : picture.ear() == null
                                 ? ""
                                 : "Lit: what "
@@ -60,6 +71,29 @@ public final class RigStage extends VBox {
                 .forEach(
                         (title, devices) ->
                                 groups.getChildren().add(group(title, devices, picture)));
+    }
+
+    /// Every lead with its kind, its length and what is wrong with it.
+    private void fillLeads(Picture picture) {
+        List<LeadReport> all = picture.rig().leads();
+        if (all.isEmpty()) return;
+        leads.add(Look.text("Leads", "group-title"), 0, 0);
+        int row = 1;
+        for (LeadReport lead : all) {
+            String metres =
+                    lead.cable().metres() == 0 ? "" : Words.signed(lead.cable().metres(), 1) + " m";
+            HBox mark = new HBox();
+            if (!lead.faults().isEmpty())
+                mark.getChildren().add(Marks.of(lead.faults().getFirst().severity()));
+            leads.addRow(
+                    row++,
+                    Look.text(lead.a().words(), "lead-end"),
+                    Look.text(lead.b().words(), "lead-end"),
+                    Look.text(lead.kindInWords(), "soft"),
+                    Look.text(metres, "soft"),
+                    Look.text(lead.cable().toBuy() ? "to buy" : "", "soft"),
+                    mark);
+        }
     }
 
     private static Map<String, List<Device>> grouped(Show show) {
@@ -91,12 +125,19 @@ public final class RigStage extends VBox {
                             Look.block(device.name(), 186, "order"),
                             Look.block(kind(device), 186, "effect"));
             Button button = new Button();
-            button.setGraphic(text);
+            List<RigFinding> wrong = picture.rig().findingsOf(device.id());
+            HBox line = new HBox(6, text, Look.spring());
+            if (!wrong.isEmpty()) line.getChildren().add(Marks.of(wrong.getFirst().severity()));
+            button.setGraphic(line);
             button.setMaxWidth(Double.MAX_VALUE);
             button.getStyleClass().addAll("device", "stage-focus");
             button.pseudoClassStateChanged(LIT, picture.onTheWay().contains(device.id()));
             button.pseudoClassStateChanged(CHOSEN, device.id().equals(session.device().get()));
-            button.setAccessibleText(device.name() + ", " + kind(device));
+            button.setAccessibleText(
+                    device.name()
+                            + ", "
+                            + kind(device)
+                            + (wrong.isEmpty() ? "" : ", " + wrong.getFirst().sentence()));
             button.setOnAction(_ -> session.device().set(device.id()));
             box.getChildren().add(button);
         }

@@ -13,6 +13,8 @@ import rivulus.check.EarVerdict;
 import rivulus.check.Proof;
 import rivulus.check.SceneProof;
 import rivulus.gear.Catalogue;
+import rivulus.rig.RigProof;
+import rivulus.rig.RigProver;
 import rivulus.show.Ear;
 import rivulus.show.Show;
 import rivulus.show.Source;
@@ -24,6 +26,7 @@ import rivulus.show.Source;
 /// @param rail a verdict for each ear, worst first
 /// @param knobs the knobs of the chosen device, if one is chosen
 /// @param onTheWay the devices that the chosen ear depends on
+/// @param rig what becomes of what goes through the leads, and what is wrong with the gear
 public record Picture(
         Proof proof,
         SceneProof scene,
@@ -35,11 +38,12 @@ public record Picture(
         Chart chart,
         List<TroubleCard> troubles,
         Optional<KnobSheet> knobs,
-        Set<String> onTheWay) {
+        Set<String> onTheWay,
+        RigProof rig) {
     /// What is chosen.
     record Choice(String scene, String ear, String source, String device) {}
 
-    static Picture of(Proof proof, Choice choice, Catalogue catalogue) {
+    static Picture of(Proof proof, Choice choice, Catalogue catalogue, RigProver rigs) {
         Show show = proof.show();
         SceneProof scene = proof.scene(choice.scene()).orElse(proof.scenes().getFirst());
         Ear ear =
@@ -57,7 +61,8 @@ public record Picture(
                 Chart.of(scene),
                 TroubleCard.of(proof, scene),
                 KnobSheet.of(scene, choice.device(), ear, catalogue),
-                ear == null ? Set.of() : Courses.devicesToEar(scene, ear.id()));
+                ear == null ? Set.of() : Courses.devicesToEar(scene, ear.id()),
+                rigs.prove(show));
     }
 
     private static Course course(SceneProof scene, Ear ear, Source source, Catalogue catalogue) {

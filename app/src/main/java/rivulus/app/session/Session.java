@@ -1,7 +1,9 @@
 package rivulus.app.session;
 
 import java.nio.file.Path;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyBooleanProperty;
@@ -14,6 +16,7 @@ import javafx.beans.property.SimpleObjectProperty;
 import javafx.beans.property.SimpleStringProperty;
 import javafx.beans.property.StringProperty;
 import javafx.collections.FXCollections;
+import javafx.collections.ObservableList;
 import javafx.collections.ObservableMap;
 import rivulus.check.Proof;
 import rivulus.check.Prover;
@@ -23,7 +26,17 @@ import rivulus.cure.Cures;
 import rivulus.file.FileTrouble;
 import rivulus.file.Journal;
 import rivulus.file.ShowFile;
+import rivulus.file.Templates;
 import rivulus.gear.Setting;
+import rivulus.rig.Joiner;
+import rivulus.rig.Joining;
+import rivulus.rig.RigEdit;
+import rivulus.rig.RigEdits;
+import rivulus.rig.RigFinding;
+import rivulus.rig.RigFix;
+import rivulus.rig.RigProof;
+import rivulus.rig.RigProver;
+import rivulus.show.Device;
 import rivulus.show.Ear;
 import rivulus.show.Ref;
 import rivulus.show.Scene;
@@ -38,6 +51,7 @@ import rivulus.signal.KnobUse;
 /// keeping the journal go on elsewhere; their results turn up in properties.
 public final class Session implements AutoCloseable {
     private static final int CURES_OFFERED = 3;
+    private static final int WAYS_OFFERED = 3;
 
     private final Prover prover;
     private final Settings settings;
@@ -46,6 +60,8 @@ public final class Session implements AutoCloseable {
     private final Work drawing = new Work("draw");
     private final Work curing = new Work("cure");
     private final Work keeping = new Work("keep");
+    private final Work mending = new Work("mend");
+    private final Work joining = new Work("join");
     private final History history = new History();
 
     private final ReadOnlyObjectWrapper<Show> show = new ReadOnlyObjectWrapper<>(Show.untitled());
@@ -62,6 +78,11 @@ public final class Session implements AutoCloseable {
     private final ObjectProperty<Cure> preview = new SimpleObjectProperty<>();
     private final ObservableMap<String, List<Cure>> cures = FXCollections.observableHashMap();
 
+    private final ObservableMap<String, List<RigFix>> rigFixes = FXCollections.observableHashMap();
+    private final StringProperty joinTo = new SimpleStringProperty("");
+    private final ObservableList<Joining> joinings = FXCollections.observableArrayList();
+    private final RigProver rigs;
+
     private Show saved = Show.untitled();
     private boolean choosing;
 
@@ -72,6 +93,9 @@ public final class Session implements AutoCloseable {
         this.prover = prover;
         this.settings = settings;
         this.journal = journal;
+        this.rigs = new RigProver(prover, Templates.leads());
+        joinTo.addListener((_, _, _) -> findJoinings());
+        device.addListener((_, _, _) -> joinTo.set(""));
         for (StringProperty choice : List.of(ear, source, scene, device)) {
             choice.addListener((_, _, _) -> lookElsewhere());
         }
@@ -324,7 +348,10 @@ public final class Session implements AutoCloseable {
         choosing = false;
         draw();
         cures.clear();
+        rigFixes.clear();
         searchNext(done, Trouble.of(done));
+        mend(done);
+        findJoinings();
     }
 
     /// Turns to the ear in the worst trouble, in a scene where it shows.
@@ -350,7 +377,7 @@ public final class Session implements AutoCloseable {
         if (seen == null) return;
         Picture.Choice choice =
                 new Picture.Choice(scene.get(), ear.get(), source.get(), device.get());
-        drawing.ask(_ -> Picture.of(seen, choice, prover.catalogue()), picture::set);
+        drawing.ask(_ -> Picture.of(seen, choice, prover.catalogue(), rigs), picture::set);
     }
 
     /// Searches one trouble after the other, those of the chosen ear first.
@@ -373,14 +400,68 @@ public final class Session implements AutoCloseable {
                 });
     }
 
+    /// Tries the fixes of every finding of the rig.
+    private void mend(Proof done) {
+        mending.ask(
+                stale -> {
+                    RigProof rig = rigs.prove(done.show());
+                    Map<String, List<RigFix>> found = new HashMap<>();
+                    for (RigFinding finding : rig.findings()) {
+                        if (stale.getAsBoolean()) break;
+                        found.put(finding.id(), rigs.fixes(done, rig, finding));
+                    }
+                    return found;
+                },
+                rigFixes::putAll);
+    }
+
+    /// The device that the chosen one is to be joined to, or empty.
+    public StringProperty joinTo() {
+        return joinTo;
+    }
+
+    /// The best ways to join the chosen device to the other, as soon as they are found.
+    public ObservableList<Joining> joinings() {
+        return joinings;
+    }
+
+    /// The fixes of each finding of the rig, as soon as they have been tried.
+    public ObservableMap<String, List<RigFix>> rigFixes() {
+        return rigFixes;
+    }
+
+    private void findJoinings() {
+        joinings.clear();
+        Show now = show.get();
+        Optional<Device> from = now.rig().device(device.get());
+        Optional<Device> to = now.rig().device(joinTo.get());
+        if (from.isEmpty() || to.isEmpty()) return;
+        joining.ask(
+                _ ->
+                        new Joiner(now, prover.catalogue(), rigs.leads())
+                                .ways(from.get(), to.get(), WAYS_OFFERED),
+                joinings::setAll);
+    }
+
+    /// Changes the rig.
+    public void edit(RigEdit edit) {
+        edit(edit.name(), edit.after());
+    }
+
+    /// Edits of the rig as it is now.
+    public RigEdits rigEdits() {
+        return new RigEdits(show.get(), prover.catalogue());
+    }
+
     /// Whether everything that was asked has been worked out.
     public boolean isSettled() {
-        return proving.isIdle() && drawing.isIdle() && curing.isIdle() && keeping.isIdle();
+        return List.of(proving, drawing, curing, keeping, mending, joining).stream()
+                .allMatch(Work::isIdle);
     }
 
     @Override
     public void close() {
-        for (Work work : List.of(proving, drawing, curing, keeping)) work.close();
+        for (Work work : List.of(proving, drawing, curing, keeping, mending, joining)) work.close();
         journal.ifPresent(
                 kept -> {
                     try {

@@ -8,6 +8,7 @@ import rivulus.app.brief.BriefStage;
 import rivulus.app.brief.WishPane;
 import rivulus.app.look.Look;
 import rivulus.app.mixes.MixesStage;
+import rivulus.app.rig.GearPane;
 import rivulus.app.rig.KnobsPane;
 import rivulus.app.rig.RigStage;
 import rivulus.app.session.Session;
@@ -23,6 +24,7 @@ final class Workspace extends BorderPane {
     private final FindingsPane findings;
     private final KnobsPane knobs;
     private final WishPane wishes;
+    private final GearPane gear;
     private final StackPane side = new StackPane();
     private final StackPane middle = new StackPane();
     private final MixesStage mixes;
@@ -39,6 +41,7 @@ final class Workspace extends BorderPane {
         findings = new FindingsPane(session, this::focusEars);
         knobs = new KnobsPane(session);
         wishes = new WishPane(session);
+        gear = new GearPane(session);
         mixes = new MixesStage(session, demo, open);
         brief = new BriefStage(session);
         rig = new RigStage(session);
@@ -96,7 +99,11 @@ final class Workspace extends BorderPane {
 
     private Node sideNode(Stage stage) {
         if (!session.device().get().isEmpty()) return knobs;
-        return stage == Stage.BRIEF ? wishes : findings;
+        return switch (stage) {
+            case BRIEF -> wishes;
+            case RIG -> gear;
+            case MIXES -> findings;
+        };
     }
 
     void focusEars() {
@@ -105,7 +112,7 @@ final class Workspace extends BorderPane {
 
     void focusFindings() {
         session.device().set("");
-        if (session.stage().get() == Stage.BRIEF) session.stage().set(Stage.MIXES);
+        session.stage().set(Stage.MIXES);
         drawerOpen = true;
         arrange();
         findings.focusFirst();

@@ -1,0 +1,227 @@
+package rivulus.app.rig;
+
+import java.util.List;
+import javafx.collections.ListChangeListener;
+import javafx.geometry.Pos;
+import javafx.scene.control.Button;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.VBox;
+import javafx.util.StringConverter;
+import rivulus.app.look.Look;
+import rivulus.app.look.Marks;
+import rivulus.app.session.Picture;
+import rivulus.app.session.Session;
+import rivulus.gear.Template;
+import rivulus.rig.Fault;
+import rivulus.rig.Joining;
+import rivulus.rig.LeadReport;
+import rivulus.rig.RigEdit;
+import rivulus.show.Device;
+import rivulus.words.Words;
+
+/// The chosen device as a thing: its name, what it runs on, its leads, ways to join it to another,
+/// and the way out of the rig.
+final class LeadsBox extends VBox {
+    private static final double WIDTH = 236;
+
+    private final Session session;
+    private final TextField name = new TextField();
+    private final ComboBox<String> power = new ComboBox<>();
+    private final VBox leads = new VBox(8);
+    private final ComboBox<Device> other = new ComboBox<>();
+    private final VBox ways = new VBox(6);
+    private final Button remove = new Button("Remove from the rig");
+    private final Label losses = Look.paragraph("", "soft");
+    private boolean filling;
+    private Device device;
+
+    LeadsBox(Session session) {
+        super(10);
+        this.session = session;
+        getStyleClass().add("leads-box");
+        setId("leads");
+        name.setId("device-name");
+        name.setAccessibleText("Name of the device");
+        name.setOnAction(_ -> rename());
+        name.focusedProperty()
+                .addListener(
+                        (_, _, focused) -> {
+                            if (!focused) rename();
+                        });
+        power.setId("device-power");
+        power.setAccessibleText("What it runs on");
+        power.valueProperty().addListener((_, _, kind) -> runFrom(kind));
+        other.setId("join-to");
+        other.setPromptText("another machine");
+        other.setAccessibleText("Join to another machine");
+        other.setMaxWidth(Double.MAX_VALUE);
+        other.setConverter(
+                new StringConverter<>() {
+                    @Override
+                    public String toString(Device of) {
+                        return of == null ? "" : of.name();
+                    }
+
+                    @Override
+                    public Device fromString(String words) {
+                        return null;
+                    }
+                });
+        other.valueProperty()
+                .addListener(
+                        (_, _, to) -> {
+                            if (!filling) session.joinTo().set(to == null ? "" : to.id());
+                        });
+        remove.setId("remove-device");
+        remove.setOnAction(_ -> remove());
+        HBox runs = new HBox(8, Look.text("Runs from", "soft"), power);
+        runs.setAlignment(Pos.CENTER_LEFT);
+        getChildren()
+                .addAll(
+                        name,
+                        runs,
+                        Look.text("Join to", "group-title"),
+                        other,
+                        ways,
+                        Look.text("Leads", "group-title"),
+                        leads,
+                        remove,
+                        losses);
+        session.joinings().addListener((ListChangeListener<Joining>) _ -> fillWays());
+    }
+
+    void fill(Picture picture, Device chosen) {
+        filling = true;
+        device = chosen;
+        if (!name.isFocused()) name.setText(chosen.name());
+        List<String> kinds =
+                session.prover()
+                        .catalogue()
+                        .find(chosen.template())
+                        .map(Template::power)
+                        .map(p -> p.from())
+                        .orElse(List.of());
+        power.getItems().setAll(kinds);
+        power.setValue(
+                chosen.power().isEmpty() && !kinds.isEmpty() ? kinds.getFirst() : chosen.power());
+        power.setDisable(kinds.size() < 2);
+        leads.getChildren().clear();
+        List<LeadReport> own = picture.rig().leadsOf(chosen.id());
+        for (LeadReport lead : own) leads.getChildren().add(row(lead));
+        if (own.isEmpty()) leads.getChildren().add(Look.paragraph("No lead is in it yet.", "soft"));
+        String to = session.joinTo().get();
+        other.getItems()
+                .setAll(
+                        picture.show().rig().devices().stream()
+                                .filter(d -> !d.id().equals(chosen.id()) && d.on().isEmpty())
+                                .toList());
+        other.setValue(picture.show().rig().device(to).orElse(null));
+        List<String> goes = session.rigEdits().remove(chosen).losses();
+        losses.setText(goes.isEmpty() ? "" : "Goes with it: " + Words.list(goes) + ".");
+        Look.show(losses, !goes.isEmpty());
+        fillWays();
+        filling = false;
+    }
+
+    private VBox row(LeadReport lead) {
+        boolean here = lead.a().device().id().equals(device.id());
+        String own = (here ? lead.a() : lead.b()).port().label();
+        String far = (here ? lead.b() : lead.a()).words();
+        Button out = new Button("Take out");
+        out.getStyleClass().add("take-out");
+        out.setAccessibleText("Take out the lead to " + far);
+        out.setOnAction(_ -> session.edit(session.rigEdits().unjoin(lead)));
+        TextField metres =
+                new TextField(
+                        lead.cable().metres() == 0 ? "" : Words.signed(lead.cable().metres(), 1));
+        metres.setPrefColumnCount(3);
+        metres.setPromptText("m");
+        metres.setAccessibleText("Length of the lead to %s in metres".formatted(far));
+        metres.setOnAction(_ -> lengthen(lead, metres));
+        HBox line = new HBox(6, metres, Look.text("m", "soft"), Look.spring(), out);
+        line.setAlignment(Pos.CENTER_LEFT);
+        VBox row =
+                new VBox(
+                        2,
+                        Look.block((own.isEmpty() ? "" : own + " – ") + far, WIDTH, "order"),
+                        Look.block(lead.kindInWords(), WIDTH, "effect"));
+        for (LeadReport.Passage passage : lead.passages())
+            row.getChildren().add(Look.block(passage.words(), WIDTH, "effect"));
+        for (Fault fault : lead.faults())
+            row.getChildren()
+                    .add(
+                            new HBox(
+                                    6,
+                                    Marks.of(fault.severity()),
+                                    Look.block(fault.words(), WIDTH - 20, "effect")));
+        row.getChildren().add(line);
+        row.getStyleClass().add("lead-row");
+        return row;
+    }
+
+    private void lengthen(LeadReport lead, TextField field) {
+        String words = field.getText().strip().replace(',', '.');
+        try {
+            double metres = words.isEmpty() ? 0 : Double.parseDouble(words);
+            if (metres < 0 || metres > 1000) throw new NumberFormatException(words);
+            session.edit(session.rigEdits().length(lead, metres));
+        } catch (NumberFormatException notALength) {
+            field.setText(lead.cable().metres() == 0 ? "" : Words.signed(lead.cable().metres(), 1));
+        }
+    }
+
+    private void fillWays() {
+        ways.getChildren().clear();
+        if (session.joinTo().get().isEmpty()) return;
+        for (Joining way : session.joinings()) ways.getChildren().add(way(way));
+        if (session.joinings().isEmpty())
+            ways.getChildren()
+                    .add(
+                            Look.paragraph(
+                                    "No free ports of the two can be joined, not even with an"
+                                            + " adapter between.",
+                                    "soft"));
+    }
+
+    private Button way(Joining way) {
+        Button button = new Button();
+        button.setGraphic(
+                new VBox(
+                        Look.block(way.way(), WIDTH, "order"),
+                        Look.block("by " + way.needs(), WIDTH, "effect"),
+                        Look.block(way.why(), WIDTH, "effect")));
+        button.setMaxWidth(Double.MAX_VALUE);
+        button.getStyleClass().addAll("cure", "join-way");
+        button.setAccessibleText("Join %s, by %s; %s".formatted(way.way(), way.needs(), way.why()));
+        button.setOnAction(
+                _ -> {
+                    session.joinTo().set("");
+                    session.edit(session.rigEdits().join(way));
+                });
+        return button;
+    }
+
+    private void rename() {
+        if (device == null || name.getText().isBlank() || name.getText().equals(device.name()))
+            return;
+        session.show()
+                .get()
+                .rig()
+                .device(device.id())
+                .ifPresent(now -> session.edit(session.rigEdits().rename(now, name.getText())));
+    }
+
+    private void runFrom(String kind) {
+        if (filling || kind == null) return;
+        session.edit(session.rigEdits().power(device, kind));
+    }
+
+    private void remove() {
+        RigEdit edit = session.rigEdits().remove(device);
+        session.device().set("");
+        session.edit(edit);
+    }
+}

@@ -1,0 +1,117 @@
+package rivulus.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Path;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import rivulus.app.session.Stage;
+import rivulus.show.Device;
+import rivulus.show.Show;
+
+class RigStageTest {
+    @TempDir Path folder;
+
+    private static Show show(Hand hand) {
+        return hand.session().show().get();
+    }
+
+    @Test
+    void theRigSaysWhatIsWrongWithItAndTakesATriedFix() {
+        try (Hand hand = Hand.atDemo(folder)) {
+            hand.press(KeyCode.CONTROL, KeyCode.DIGIT2);
+            assertThat(hand.textIn("#gear-pane")).contains("closes a ring of grounds");
+            int leads = show(hand).rig().cables().size();
+            hand.focus(".rig-fix");
+            hand.press(KeyCode.SPACE);
+            assertThat(show(hand).rig().cables()).hasSize(leads + 1);
+            assertThat(hand.textIn("#gear-pane")).contains("Nothing wrong with the gear");
+            assertThat(hand.session().undoName().orElseThrow()).contains("isolator");
+            hand.press(KeyCode.CONTROL, KeyCode.Z);
+            assertThat(show(hand).rig().cables()).hasSize(leads);
+        }
+    }
+
+    @Test
+    void gearIsFoundByWhatIsNeededAddedJoinedRenamedAndTakenOutAgain() {
+        try (Hand hand = Hand.atDemo(folder)) {
+            hand.act(() -> hand.session().stage().set(Stage.RIG));
+            Show before = show(hand);
+            hand.act(() -> ((TextField) hand.find("#gear-search")).setText("two xlr in, battery"));
+            assertThat(hand.textIn("#gear-pane")).contains("Portable recorder");
+            hand.act(() -> ((TextField) hand.find("#gear-search")).clear());
+            hand.focus("#gear-search");
+            hand.type("small rec");
+            hand.press(KeyCode.ENTER);
+            Device added = show(hand).rig().devices().getLast();
+            assertThat(added.template()).isEqualTo("pocket-recorder");
+            assertThat(hand.session().device().get()).isEqualTo(added.id());
+
+            hand.click("#gear-tab");
+            hand.act(() -> hand.session().device().set("cue-laptop"));
+            hand.act(() -> joinTo(hand, added.id()));
+            assertThat(hand.session().joinings()).isNotEmpty();
+            hand.focus(".join-way");
+            hand.press(KeyCode.SPACE);
+            assertThat(show(hand).rig().cables())
+                    .anyMatch(cable -> cable.touches(added.id()) && cable.toBuy());
+
+            hand.act(() -> hand.session().device().set(added.id()));
+            assertThat(hand.textIn("#leads")).contains("Cue laptop");
+            hand.act(() -> ((TextField) hand.find("#device-name")).setText("Spare recorder"));
+            hand.focus("#device-name");
+            hand.press(KeyCode.ENTER);
+            assertThat(show(hand).rig().device(added.id()).orElseThrow().name())
+                    .isEqualTo("Spare recorder");
+
+            hand.focus("#remove-device");
+            hand.press(KeyCode.SPACE);
+            assertThat(show(hand).rig().devices()).hasSameSizeAs(before.rig().devices());
+            assertThat(show(hand).rig().cables()).noneMatch(c -> c.touches(added.id()));
+            while (hand.session().undoName().isPresent()) hand.press(KeyCode.CONTROL, KeyCode.Z);
+            assertThat(show(hand)).isEqualTo(before);
+        }
+    }
+
+    @SuppressWarnings("unchecked")
+    private static void joinTo(Hand hand, String device) {
+        var box = (ComboBox<Device>) hand.find("#join-to");
+        box.setValue(show(hand).rig().device(device).orElseThrow());
+    }
+
+    @Test
+    void whatGoesWithADeviceIsToldBeforeItGoes() {
+        try (Hand hand = Hand.atDemo(folder)) {
+            hand.act(() -> hand.session().stage().set(Stage.RIG));
+            hand.act(() -> hand.session().device().set("stream-tower"));
+            hand.click("#gear-tab");
+            assertThat(hand.textIn("#leads")).contains("Goes with it:", "Stream");
+            hand.focus("#remove-device");
+            hand.press(KeyCode.SPACE);
+            assertThat(show(hand).ear("stream")).isEmpty();
+            assertThat(hand.textIn("#ears")).doesNotContain("Stream");
+            hand.press(KeyCode.CONTROL, KeyCode.Z);
+            assertThat(show(hand).ear("stream")).isPresent();
+        }
+    }
+
+    @Test
+    void aLeadIsMadeLongAndTakenOut() {
+        try (Hand hand = Hand.atDemo(folder)) {
+            hand.act(() -> hand.session().stage().set(Stage.RIG));
+            hand.act(() -> hand.session().device().set("small-recorder"));
+            hand.click("#gear-tab");
+            hand.act(() -> ((TextField) hand.find("#leads .lead-row .text-field")).setText("40"));
+            hand.focus("#leads .lead-row .text-field");
+            hand.press(KeyCode.ENTER);
+            assertThat(hand.textIn("#leads")).contains("40 m is long");
+            hand.focus("#leads .take-out");
+            hand.press(KeyCode.SPACE);
+            assertThat(show(hand).rig().cables()).noneMatch(c -> c.touches("small-recorder"));
+            assertThat(hand.textIn("#leads")).contains("No lead is in it yet.");
+        }
+    }
+}

@@ -1,0 +1,80 @@
+package rivulus.rig;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import rivulus.gear.Catalogue;
+import rivulus.gear.Electric;
+import rivulus.gear.Port;
+import rivulus.gear.Power;
+import rivulus.gear.Template;
+
+/// Finds gear by what one needs, in plain words: "two xlr in, battery".
+///
+/// Every part between commas must be true of the gear. A part that counts ("two xlr", "4
+/// headphones") asks for that many ports of a connector or signal, `in` or `out` where said; any
+/// other word must turn up in the name, the kind, the description, a connector or what it runs on.
+public final class GearSearch {
+    private static final List<String> COUNTS =
+            List.of("no", "one", "two", "three", "four", "five", "six", "seven", "eight");
+
+    private static final Pattern COUNTED =
+            Pattern.compile("(\\d+|" + String.join("|", COUNTS) + ")\\s+(.+?)(\\s+(in|out)s?)?");
+
+    private GearSearch() {}
+
+    /// The gear that fits, by name; rooms and people are no gear. Blank words fit all.
+    public static List<Template> find(Catalogue catalogue, String words) {
+        String[] parts = words.toLowerCase(Locale.ROOT).strip().split("\\s*,\\s*");
+        List<Template> found = new ArrayList<>();
+        for (Template template : catalogue.templates().values()) {
+            if (template.kind().equals("room") || template.kind().equals("person")) continue;
+            boolean fits = true;
+            for (String part : parts) fits &= fits(template, part);
+            if (fits) found.add(template);
+        }
+        found.sort(Comparator.comparing(Template::name));
+        return found;
+    }
+
+    private static boolean fits(Template template, String part) {
+        Matcher counted = COUNTED.matcher(part);
+        if (counted.matches() && ports(template, counted.group(2), counted.group(4)) > 0)
+            return ports(template, counted.group(2), counted.group(4)) >= count(counted.group(1));
+        String all = text(template);
+        for (String word : part.split("\\s+")) if (!all.contains(word)) return false;
+        return true;
+    }
+
+    private static int count(String word) {
+        int named = COUNTS.indexOf(word);
+        return named >= 0 ? named : Integer.parseInt(word.substring(0, Math.min(4, word.length())));
+    }
+
+    private static int ports(Template template, String what, String way) {
+        int count = 0;
+        for (Port port : template.ports()) {
+            boolean wanted =
+                    way == null || (way.equals("in") ? port.takes() > 0 : port.gives() > 0);
+            String words = (port.connector() + " " + port.carries()).toLowerCase(Locale.ROOT);
+            if (wanted && words.contains(what.replaceAll("s$", ""))) count++;
+        }
+        return count;
+    }
+
+    private static String text(Template template) {
+        StringBuilder text = new StringBuilder();
+        text.append(template.name()).append(' ').append(template.kind()).append(' ');
+        text.append(template.about()).append(' ');
+        Power power = template.power();
+        text.append(String.join(" ", power.from())).append(' ');
+        for (Port port : template.ports()) {
+            text.append(port.connector()).append(' ').append(port.carries()).append(' ');
+            if (port.electric().phantom() == Electric.Phantom.GIVES) text.append("phantom 48 v ");
+        }
+        return text.toString().toLowerCase(Locale.ROOT);
+    }
+}

@@ -1,0 +1,396 @@
+package rivulus.rig;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Optional;
+import java.util.SequencedMap;
+import java.util.Set;
+import java.util.function.UnaryOperator;
+import rivulus.gear.Catalogue;
+import rivulus.gear.Port;
+import rivulus.gear.Setting;
+import rivulus.gear.Template;
+import rivulus.show.Cable;
+import rivulus.show.Cast;
+import rivulus.show.Device;
+import rivulus.show.Ear;
+import rivulus.show.Extras;
+import rivulus.show.MuteKey;
+import rivulus.show.Place;
+import rivulus.show.Playback;
+import rivulus.show.Ref;
+import rivulus.show.Rig;
+import rivulus.show.Scene;
+import rivulus.show.Show;
+
+/// Changes of a rig that leave a sound document: whatever named a thing that goes, goes with it,
+/// and is told before.
+public final class RigEdits {
+    private final Show show;
+    private final Catalogue catalogue;
+
+    /// Edits of a show whose templates are in the catalogue.
+    public RigEdits(Show show, Catalogue catalogue) {
+        this.show = show;
+        this.catalogue = catalogue.with(show.templates().stream().map(o -> o.template()).toList());
+    }
+
+    /// Adds a device.
+    ///
+    /// @param where the place it stands in, the computer it runs on, or the person who wears it; by
+    ///     the kind of gear
+    public RigEdit add(String template, String where) {
+        Template kind = catalogue.get(template);
+        String name = freeName(kind.name());
+        boolean program = kind.kind().equals("program");
+        boolean worn = kind.kind().equals("wearable") && show.cast().person(where).isPresent();
+        Device device =
+                new Device(
+                        freeId(template),
+                        name,
+                        template,
+                        program || worn || show.place(where).isEmpty() ? "" : where,
+                        program ? where : "",
+                        worn ? where : "",
+                        "",
+                        new LinkedHashMap<>(),
+                        Extras.NONE);
+        List<Device> devices = new ArrayList<>(show.rig().devices());
+        devices.add(device);
+        return new RigEdit("Add " + name, with(devices, show.rig().cables()));
+    }
+
+    private String freeName(String stem) {
+        Set<String> names = new HashSet<>();
+        for (Device device : show.rig().devices()) names.add(device.name());
+        if (!names.contains(stem)) return stem;
+        int n = 2;
+        while (names.contains(stem + " " + n)) n++;
+        return stem + " " + n;
+    }
+
+    private String freeId(String stem) {
+        Set<String> ids = new HashSet<>();
+        for (Device device : show.rig().devices()) ids.add(device.id());
+        show.cast().people().forEach(person -> ids.add(person.id()));
+        show.cast().playback().forEach(playback -> ids.add(playback.id()));
+        if (!ids.contains(stem)) return stem;
+        int n = 2;
+        while (ids.contains(stem + "-" + n)) n++;
+        return stem + "-" + n;
+    }
+
+    /// Gives a device another name.
+    ///
+    /// @throws IllegalArgumentException if the name is blank
+    public RigEdit rename(Device device, String name) {
+        if (name.isBlank()) throw new IllegalArgumentException("a device needs a name");
+        Device renamed =
+                new Device(
+                        device.id(),
+                        name.strip(),
+                        device.template(),
+                        device.place(),
+                        device.on(),
+                        device.worn(),
+                        device.power(),
+                        device.knobs(),
+                        device.extras());
+        return new RigEdit(
+                "Call %s %s".formatted(device.name(), name.strip()),
+                show.withRig(show.rig().with(renamed)));
+    }
+
+    /// Runs a device from something else: `battery`, `mains` …
+    public RigEdit power(Device device, String kind) {
+        return new RigEdit(
+                "Run %s from %s".formatted(device.name(), kind),
+                show.withRig(show.rig().with(device.poweredBy(kind))));
+    }
+
+    /// Joins two devices in a way that was found.
+    public RigEdit join(Joining way) {
+        return new RigEdit("Join " + way.way(), way.after());
+    }
+
+    /// Takes a lead out.
+    public RigEdit unjoin(LeadReport lead) {
+        return new RigEdit(
+                "Take out the lead from %s to %s".formatted(lead.a().words(), lead.b().words()),
+                RigProver.without(show, lead.cable().id()));
+    }
+
+    /// Says how long a lead is.
+    ///
+    /// @param metres 0 for unknown
+    public RigEdit length(LeadReport lead, double metres) {
+        return cable(
+                "Make the lead from %s %s m long".formatted(lead.a().words(), metres),
+                lead,
+                c -> new Cable(c.id(), c.from(), c.to(), metres, c.toBuy(), c.extras()));
+    }
+
+    /// Says whether a lead has still to be bought.
+    public RigEdit toBuy(LeadReport lead, boolean toBuy) {
+        return cable(
+                "%s the lead from %s".formatted(toBuy ? "Buy" : "Own", lead.a().words()),
+                lead,
+                c -> new Cable(c.id(), c.from(), c.to(), c.metres(), toBuy, c.extras()));
+    }
+
+    private RigEdit cable(String name, LeadReport lead, UnaryOperator<Cable> edit) {
+        List<Cable> cables =
+                show.rig().cables().stream()
+                        .map(c -> c.id().equals(lead.cable().id()) ? edit.apply(c) : c)
+                        .toList();
+        return new RigEdit(name, with(show.rig().devices(), cables));
+    }
+
+    /// Puts a device of another kind in the place of one: leads stay where a port of the same
+    /// connector and signal is free, knobs where the new device has one of the same id.
+    public RigEdit replace(Device device, String template) {
+        Template kind = catalogue.get(template);
+        List<String> losses = new ArrayList<>();
+        SequencedMap<String, Setting> knobs = new LinkedHashMap<>();
+        device.knobs()
+                .forEach(
+                        (id, setting) -> {
+                            boolean fits = kind.knob(id).filter(k -> k.takes(setting)).isPresent();
+                            if (fits) knobs.put(id, setting);
+                            else losses.add("the setting of " + id);
+                        });
+        Device instead =
+                new Device(
+                        device.id(),
+                        device.name(),
+                        template,
+                        device.place(),
+                        device.on(),
+                        device.worn(),
+                        kind.power().from().contains(device.power()) ? device.power() : "",
+                        knobs,
+                        device.extras());
+        List<Cable> cables = new ArrayList<>();
+        Set<String> used = new HashSet<>();
+        for (Cable cable : show.rig().cables()) {
+            Optional<Cable> kept = carried(cable, device, kind, used);
+            kept.ifPresentOrElse(
+                    cables::add,
+                    () -> losses.add("the lead %s – %s".formatted(cable.from(), cable.to())));
+        }
+        List<Device> devices =
+                show.rig().devices().stream()
+                        .map(d -> d.id().equals(device.id()) ? instead : d)
+                        .toList();
+        Show after = with(devices, cables);
+        Show sound = new Cleaning(after, Set.of(), losses).cleaned();
+        return new RigEdit("Replace %s by %s".formatted(device.name(), kind.name()), sound, losses);
+    }
+
+    private Optional<Cable> carried(Cable cable, Device device, Template kind, Set<String> used) {
+        if (!cable.touches(device.id())) return Optional.of(cable);
+        boolean here = cable.from().device().equals(device.id());
+        Port old =
+                catalogue
+                        .get(device.template())
+                        .port((here ? cable.from() : cable.to()).name())
+                        .orElseThrow();
+        return kind.ports().stream()
+                .filter(port -> port.connector().equals(old.connector()))
+                .filter(port -> port.carries().equals(old.carries()))
+                .filter(port -> port.gives() > 0 == old.gives() > 0)
+                .filter(port -> port.takes() > 0 == old.takes() > 0)
+                .filter(port -> used.add(port.id()))
+                .findFirst()
+                .map(port -> new Ref(device.id(), port.id()))
+                .map(
+                        ref ->
+                                new Cable(
+                                        cable.id(),
+                                        here ? ref : cable.from(),
+                                        here ? cable.to() : ref,
+                                        cable.metres(),
+                                        cable.toBuy(),
+                                        cable.extras()));
+    }
+
+    /// Takes a device out, with its leads, what runs on it, and whatever named it.
+    public RigEdit remove(Device device) {
+        Set<String> gone = new HashSet<>(Set.of(device.id()));
+        for (Device other : show.rig().devices())
+            if (gone.contains(other.on())) gone.add(other.id());
+        List<String> losses = new ArrayList<>();
+        for (Device other : show.rig().devices())
+            if (gone.contains(other.id()) && other != device) losses.add(other.name());
+        Show after = new Cleaning(show, gone, losses).cleaned();
+        return new RigEdit("Remove " + device.name(), after, losses);
+    }
+
+    private Show with(List<Device> devices, List<Cable> cables) {
+        return show.withRig(new Rig(devices, cables, show.rig().extras()));
+    }
+
+    /// Takes everything out of a show that names a device, point, port or knob that is not there.
+    private final class Cleaning {
+        private final Show from;
+        private final Set<String> gone;
+        private final List<String> losses;
+
+        Cleaning(Show from, Set<String> gone, List<String> losses) {
+            this.from = from;
+            this.gone = gone;
+            this.losses = losses;
+        }
+
+        Show cleaned() {
+            List<Device> devices =
+                    from.rig().devices().stream()
+                            .filter(d -> !gone.contains(d.id()))
+                            .map(this::unpicked)
+                            .toList();
+            List<Cable> cables =
+                    from.rig().cables().stream()
+                            .filter(c -> gone.stream().noneMatch(c::touches))
+                            .toList();
+            int leads = from.rig().cables().size() - cables.size();
+            if (leads > 0) losses.add(leads == 1 ? "a lead" : leads + " leads");
+            List<Playback> playback =
+                    from.cast().playback().stream().filter(p -> has(p.at(), p.name())).toList();
+            List<Ear> ears = new ArrayList<>();
+            for (Ear ear : from.ears()) {
+                List<Ref> at = ear.at().stream().filter(this::isThere).toList();
+                if (at.isEmpty() && !ear.at().isEmpty()) losses.add(ear.name());
+                else
+                    ears.add(new Ear(ear.id(), ear.name(), ear.kind(), ear.of(), at, ear.extras()));
+            }
+            Set<String> sources = new HashSet<>();
+            from.cast().people().forEach(p -> sources.add(p.id()));
+            playback.forEach(p -> sources.add(p.id()));
+            Set<String> earIds = new HashSet<>();
+            ears.forEach(e -> earIds.add(e.id()));
+            return new Show(
+                    from.title(),
+                    new Cast(from.cast().people(), playback, from.cast().extras()),
+                    from.places().stream().map(this::place).toList(),
+                    ears.stream()
+                            .filter(e -> e.of().isEmpty() || sources.contains(e.of()))
+                            .toList(),
+                    from.changes().stream()
+                            .filter(c -> earIds.contains(c.ear()) && sources.contains(c.source()))
+                            .toList(),
+                    new Rig(devices, cables, from.rig().extras()),
+                    from.scenes().stream().map(s -> scene(s, sources)).toList(),
+                    from.mutes().stream()
+                            .filter(m -> knobIsThere(m.knob()))
+                            .map(m -> mute(m, sources, earIds))
+                            .toList(),
+                    from.templates(),
+                    from.extras());
+        }
+
+        private boolean has(Ref at, String name) {
+            boolean there = isThere(at);
+            if (!there) losses.add(name);
+            return there;
+        }
+
+        private boolean isThere(Ref point) {
+            if (from.cast().person(point.device()).isPresent()) return true;
+            return template(point.device())
+                    .filter(t -> t.point(point.name()).isPresent())
+                    .isPresent();
+        }
+
+        private Optional<Template> template(String device) {
+            return from.rig()
+                    .device(device)
+                    .filter(d -> !gone.contains(d.id()))
+                    .map(d -> catalogue.get(d.template()));
+        }
+
+        private boolean knobIsThere(Ref knob) {
+            return template(knob.device())
+                    .filter(
+                            t ->
+                                    t.knob(knob.name()).isPresent()
+                                            || t.picker(knob.name()).isPresent())
+                    .isPresent();
+        }
+
+        /// A pick of a device that has gone falls back to how the picker stands.
+        private Device unpicked(Device device) {
+            SequencedMap<String, Setting> kept = new LinkedHashMap<>();
+            device.knobs()
+                    .forEach(
+                            (knob, setting) -> {
+                                if (!picksGone(setting)) kept.put(knob, setting);
+                            });
+            return new Device(
+                    device.id(),
+                    device.name(),
+                    device.template(),
+                    device.place(),
+                    device.on(),
+                    device.worn(),
+                    device.power(),
+                    kept,
+                    device.extras());
+        }
+
+        private boolean picksGone(Setting setting) {
+            return setting instanceof Setting.Choice(String option)
+                    && option.contains("/")
+                    && !endpointIsThere(option);
+        }
+
+        private boolean endpointIsThere(String option) {
+            int slash = option.indexOf('/');
+            return template(option.substring(0, slash))
+                    .filter(
+                            t ->
+                                    t.endpoints().stream()
+                                            .anyMatch(
+                                                    e ->
+                                                            e.id().equals(
+                                                                            option.substring(
+                                                                                    slash + 1))))
+                    .isPresent();
+        }
+
+        private Scene scene(Scene scene, Set<String> sources) {
+            SequencedMap<Ref, Setting> knobs = new LinkedHashMap<>();
+            scene.knobs()
+                    .forEach(
+                            (ref, setting) -> {
+                                if (knobIsThere(ref) && !picksGone(setting))
+                                    knobs.put(ref, setting);
+                            });
+            List<String> quiet = scene.quiet().stream().filter(sources::contains).toList();
+            return new Scene(scene.id(), scene.name(), quiet, knobs, scene.extras());
+        }
+
+        private MuteKey mute(MuteKey mute, Set<String> sources, Set<String> ears) {
+            return new MuteKey(
+                    mute.id(),
+                    mute.name(),
+                    mute.knob(),
+                    mute.to(),
+                    mute.silences().stream().filter(sources::contains).toList(),
+                    mute.except().stream().filter(ears::contains).toList(),
+                    mute.extras());
+        }
+
+        private Place place(Place place) {
+            return new Place(
+                    place.id(),
+                    place.name(),
+                    place.room(),
+                    place.distances().stream()
+                            .filter(d -> !gone.contains(d.from()) && !gone.contains(d.to()))
+                            .toList(),
+                    place.extras());
+        }
+    }
+}
