@@ -44,7 +44,12 @@ public final class RigEdits {
     public RigEdit add(String template, String where) {
         Template kind = catalogue.get(template);
         String name = freeName(kind.name());
-        boolean program = kind.kind().equals("program");
+        boolean program =
+                kind.kind().equals("program")
+                        && show.rig()
+                                .device(where)
+                                .filter(host -> catalogue.get(host.template()).isComputer())
+                                .isPresent();
         boolean worn = kind.kind().equals("wearable") && show.cast().person(where).isPresent();
         Device device =
                 new Device(
