@@ -43,7 +43,7 @@ class ArchitectureTest {
                     .layer("rig")
                     .definedBy("rivulus.rig")
                     .layer("readers")
-                    .definedBy("rivulus.chart", "rivulus.report")
+                    .definedBy("rivulus.chart", "rivulus.report", "rivulus.sheet")
                     .layer("file")
                     .definedBy("rivulus.file")
                     .whereLayer("readers")

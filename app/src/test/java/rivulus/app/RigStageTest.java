@@ -114,4 +114,55 @@ class RigStageTest {
             assertThat(hand.textIn("#leads")).contains("No lead is in it yet.");
         }
     }
+
+    @Test
+    void aSheetIsSavedFromThePaletteAndATargetThatCannotBeWrittenIsSaidCalmly() throws Exception {
+        try (Hand hand = Hand.atDemo(folder.resolve("state"))) {
+            Path sheet = folder.resolve("leads.csv");
+            hand.willAnswer(sheet);
+            palette(hand, "sheet lead");
+            assertThat(sheet).content().startsWith("no,lead,metres");
+            assertThat(hand.session().lastDone().get()).isEqualTo("Wrote leads.csv");
+            hand.willAnswer(folder.resolve("nowhere/leads.md"));
+            palette(hand, "sheet lead");
+            assertThat(hand.textIn(".panel")).contains("The sheet is not written");
+        }
+    }
+
+    private static void palette(Hand hand, String words) {
+        hand.press(KeyCode.CONTROL, KeyCode.K);
+        hand.type(words);
+        hand.press(KeyCode.ENTER);
+    }
+
+    @Test
+    void aMachineRunsFromItsBatteryAndTheRingOfGroundsIsGone() {
+        try (Hand hand = Hand.atDemo(folder)) {
+            hand.act(() -> hand.session().stage().set(Stage.RIG));
+            hand.act(() -> hand.session().device().set("cue-laptop"));
+            hand.click("#gear-tab");
+            hand.act(() -> power(hand, "battery"));
+            assertThat(show(hand).rig().device("cue-laptop").orElseThrow().power())
+                    .isEqualTo("battery");
+            assertThat(hand.session().lastDone().get()).isEqualTo("Run Cue laptop from battery");
+            hand.press(KeyCode.CONTROL, KeyCode.Z);
+            assertThat(show(hand).rig().device("cue-laptop").orElseThrow().power()).isEmpty();
+        }
+    }
+
+    @SuppressWarnings("unchecked")
+    private static void power(Hand hand, String kind) {
+        ((ComboBox<String>) hand.find("#device-power")).setValue(kind);
+    }
+
+    @Test
+    void aSourceIsFollowedToEveryEarAndAnEarsNameTurnsBackToIt() {
+        try (Hand hand = Hand.atDemo(folder)) {
+            hand.act(() -> hand.session().source().set("nadia"));
+            assertThat(hand.textIn("#stages")).isNotEmpty();
+            assertThat(hand.session().picture().get().course().ribbons()).hasSizeGreaterThan(8);
+            assertThat(hand.textIn("#watercourse")).contains("Bram", "Assistive feed", "Stream");
+            hand.press(KeyCode.ESCAPE);
+        }
+    }
 }

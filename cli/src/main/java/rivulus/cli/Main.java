@@ -10,7 +10,12 @@ import rivulus.file.FileTrouble;
 @Command(
         name = "rivulus",
         description = "Who hears what, how loud, how late, by which way.",
-        subcommands = {HearCommand.class, CheckCommand.class, TraceCommand.class})
+        subcommands = {
+            HearCommand.class,
+            CheckCommand.class,
+            TraceCommand.class,
+            SheetCommand.class
+        })
 public final class Main {
     /// Everything was as wished.
     static final int FINE = 0;

@@ -170,6 +170,62 @@ class MainTest {
     }
 
     @Test
+    void findingsOfTheRigHoldToTheSchemaAndSayWhatToJoin() throws Exception {
+        run("check", LANTERN, "--json");
+        JsonNode ground = null;
+        for (JsonNode finding : json().get("findings"))
+            if (finding.get("rule").asString().equals("ground-loop")) ground = finding;
+        assertThat(ground).isNotNull();
+        assertThat(ground.get("ear").isNull()).isTrue();
+        assertThat(ground.get("evidence").get("about").get(0).asString()).isEqualTo("c10");
+        JsonNode fix = ground.get("fixes").get(0);
+        assertThat(fix.get("unjoins").get(0).asString()).isEqualTo("c10");
+        assertThat(fix.get("boxes").get(0).get("template").asString()).contains("isolator");
+        assertThat(fix.get("joins").size()).isEqualTo(2);
+        assertThat(fix.get("turns").size()).isZero();
+    }
+
+    @Test
+    void checkInWordsTellsTheRigToo() {
+        run("check", LANTERN);
+        assertThat(out.toString())
+                .contains(
+                        "closes a ring of grounds",
+                        "cure: Join Show desk, speakers → Line isolator");
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"leads", "shopping", "packing", "computers", "power"})
+    void aSheetIsWrittenToTheScreenOrAFile(String kind) throws Exception {
+        assertThat(run("sheet", LANTERN, "--kind", kind)).isZero();
+        assertThat(out.toString()).startsWith("# The Lantern Hour: ");
+        Path file = folder.resolve(kind + ".csv");
+        assertThat(run("sheet", LANTERN, "--kind", kind, "--out", file.toString())).isZero();
+        assertThat(Files.readString(file)).contains(",");
+    }
+
+    @Test
+    void aSheetThatCannotBeWrittenIsSaidSo() {
+        isRefused("there is no kind of sheet \"songs\"", "sheet", LANTERN, "--kind", "songs");
+        isRefused(
+                "is written as .md or .csv",
+                "sheet",
+                LANTERN,
+                "--kind",
+                "leads",
+                "--out",
+                folder.resolve("a.doc").toString());
+        isRefused(
+                "this cannot be written here",
+                "sheet",
+                LANTERN,
+                "--kind",
+                "leads",
+                "--out",
+                folder.resolve("none/a.md").toString());
+    }
+
+    @Test
     void whatCannotBeUsedIsSaidInOneLineOnStandardErrorAndEndsWithTwo() throws Exception {
         Path broken = folder.resolve("broken.rivulus");
         Files.writeString(broken, "{\"rivulus\": 1, \"title\": \"x\", \"ears\": 7}");

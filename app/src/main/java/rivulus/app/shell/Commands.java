@@ -13,6 +13,7 @@ import rivulus.check.EarVerdict;
 import rivulus.check.Names;
 import rivulus.cure.Cure;
 import rivulus.file.DemoShows;
+import rivulus.sheet.Sheets;
 import rivulus.show.Device;
 import rivulus.show.Ear;
 import rivulus.show.Scene;
@@ -81,6 +82,9 @@ final class Commands {
                             "Stage: " + stage.title(),
                             "Shortcut+" + (stage.ordinal() + 1),
                             () -> session.stage().set(stage)));
+        }
+        for (Sheets.Kind kind : Sheets.Kind.values()) {
+            all.add(Command.of("Sheet: " + kind.title() + " …", "", () -> window.saveSheet(kind)));
         }
         all.add(Command.of("Next scene", "Alt+Right", () -> step(1)));
         all.add(Command.of("Previous scene", "Alt+Left", () -> step(-1)));

@@ -1,5 +1,7 @@
 package rivulus.app.shell;
 
+import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
@@ -15,11 +17,14 @@ import javafx.scene.layout.GridPane;
 import javafx.scene.layout.StackPane;
 import javafx.stage.Window;
 import rivulus.app.look.Look;
+import rivulus.app.session.Picture;
 import rivulus.app.session.Session;
 import rivulus.file.DemoShows;
 import rivulus.file.FileTrouble;
 import rivulus.file.Journal;
 import rivulus.file.ShowFile;
+import rivulus.sheet.Sheet;
+import rivulus.sheet.Sheets;
 import rivulus.show.Show;
 
 /// The window's scene: the workspace with what lies over it, its style, its keys, and everything
@@ -177,6 +182,27 @@ public final class MainWindow {
         } catch (FileTrouble trouble) {
             panel("The show is not saved", trouble.getMessage())
                     .answer("Save somewhere else", this::saveAs)
+                    .answer("Close", () -> {});
+        }
+    }
+
+    /// Writes a sheet to a file that is asked for: CSV where it ends so, else Markdown.
+    void saveSheet(Sheets.Kind kind) {
+        Picture picture = session.picture().get();
+        if (picture == null) return;
+        files.toSave(kind.word() + ".md").ifPresent(file -> writeSheet(picture, kind, file));
+    }
+
+    private void writeSheet(Picture picture, Sheets.Kind kind, Path file) {
+        Sheet sheet =
+                new Sheets(picture.proof(), picture.rig(), session.prover().catalogue()).of(kind);
+        boolean csv = file.getFileName().toString().endsWith(".csv");
+        try {
+            Files.writeString(file, csv ? sheet.csv() : sheet.markdown());
+            session.say("Wrote " + file.getFileName());
+        } catch (IOException closed) {
+            panel("The sheet is not written", file + ": this cannot be written here")
+                    .answer("Write it somewhere else", () -> saveSheet(kind))
                     .answer("Close", () -> {});
         }
     }
