@@ -1,5 +1,8 @@
 package rivulus.file;
 
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.SequencedMap;
 import rivulus.gear.Catalogue;
 import rivulus.show.Show;
 
@@ -7,6 +10,25 @@ import rivulus.show.Show;
 public final class DemoShows {
     /// An evening of folk tales with a call-in; it has some honest mistakes in it.
     public static final String LANTERN_HOUR = "lantern-hour";
+
+    /// Every evening, by file name, with its title; those that are repaired end in `-repaired`.
+    public static SequencedMap<String, String> all() {
+        SequencedMap<String, String> all = new LinkedHashMap<>();
+        all.put(LANTERN_HOUR, "The Lantern Hour");
+        all.put("archive-interviews", "The archive interviews");
+        all.put("language-cafe", "The language café");
+        all.put("spring-lectures", "The spring lectures");
+        all.put("choir-night", "Choir night");
+        all.put("doorstep-talks", "Doorstep talks");
+        all.put("map-room-screening", "Map-room screening");
+        all.put("letters-from-afar", "Letters from afar");
+        all.put("lute-evening", "Lute evening");
+        for (String name : List.copyOf(all.keySet())) {
+            if (!name.equals(LANTERN_HOUR))
+                all.put(name + "-repaired", all.get(name) + ", repaired");
+        }
+        return all;
+    }
 
     private DemoShows() {}
 

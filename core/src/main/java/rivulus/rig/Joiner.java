@@ -74,11 +74,17 @@ public final class Joiner {
         return best;
     }
 
-    /// Whether a way only adds boxes to another.
+    /// Whether a way only adds boxes to another between the same two ports.
     private static boolean goesRoundabout(Joining joining, Joining shorter) {
         List<String> boxes = joining.boxes().stream().map(Device::template).toList();
-        return boxes.size() > shorter.boxes().size()
+        return sameEnds(joining, shorter)
+                && boxes.size() > shorter.boxes().size()
                 && boxes.containsAll(shorter.boxes().stream().map(Device::template).toList());
+    }
+
+    private static boolean sameEnds(Joining a, Joining b) {
+        return a.leads().getFirst().a().ref().equals(b.leads().getFirst().a().ref())
+                && a.leads().getLast().b().ref().equals(b.leads().getLast().b().ref());
     }
 
     private static int warnings(Joining joining) {

@@ -24,7 +24,8 @@ import rivulus.words.Words;
 /// Reads what becomes of a signal in the leads of a show.
 ///
 /// Levels: REFERENCE, "Levels". A passive box (adapter, isolator, lead) passes on the level that
-/// comes in, changed by the gain of its route; any other device gives what its port says.
+/// comes in, changed by as much as the levels of its two ports differ; any other device gives what
+/// its port says.
 public final class LeadReader {
     /// How far programme peaks lie above its nominal level, in dB.
     static final double CREST_DB = 12;
@@ -144,14 +145,14 @@ public final class LeadReader {
 
     private static String signal(Port port) {
         return switch (port.carries()) {
-            case "mic" -> "a microphone's signal";
-            case "line" -> "a line signal";
+            case "mic" -> "the microphone signal";
+            case "line" -> "the line signal";
             case "usb" -> "USB";
             case "net" -> "a network";
             case "phone" -> "a telephone line";
             case "video" -> "picture and sound";
             case "optical" -> "light";
-            default -> "a " + port.carries() + " signal";
+            default -> "the " + port.carries() + " signal";
         };
     }
 
@@ -177,7 +178,7 @@ public final class LeadReader {
                             "level",
                             pad > 10 ? Severity.PROBLEM : Severity.CAUTION,
                             "%s overloads %s; it wants a pad of %s"
-                                    .formatted(signal(from), signal(to), Words.db(pad)),
+                                    .formatted(signal(from), input(to), Words.db(pad)),
                             pad,
                             "padDb"));
         }
@@ -188,7 +189,7 @@ public final class LeadReader {
                             "level",
                             Severity.PROBLEM,
                             "%s is %s too quiet for %s, and raising it raises the noise"
-                                    .formatted(signal(from), Words.db(lacking), signal(to)),
+                                    .formatted(signal(from), Words.db(lacking), input(to)),
                             lacking,
                             "lackingDb"));
         }
@@ -197,6 +198,16 @@ public final class LeadReader {
 
     private static String signal(End end) {
         return "%s of %s".formatted(signal(end.port()), end.words());
+    }
+
+    private static String input(End end) {
+        String kind =
+                switch (end.port().carries()) {
+                    case "mic" -> "the microphone input";
+                    case "headphones" -> "the earpieces";
+                    default -> "the " + end.port().carries() + " input";
+                };
+        return "%s of %s".formatted(kind, end.words());
     }
 
     /// The level that leaves a port, in dBu; through passive boxes from where it comes.
@@ -211,7 +222,8 @@ public final class LeadReader {
                 for (Cable cable : show.rig().cables()) {
                     if (!cable.ends(ref)) continue;
                     End other = end(cable.from().equals(ref) ? cable.to() : cable.from());
-                    if (other.port().gives() > 0) return levelAt(other, seen) + route.gainDb();
+                    double shift = own - in.electric().levelDbu() + route.gainDb();
+                    if (other.port().gives() > 0) return levelAt(other, seen) + shift;
                 }
             }
         }

@@ -191,6 +191,7 @@ public final class RigProver {
     /// for each that is tried.
     public List<RigFix> fixes(Proof proof, RigProof rig, RigFinding finding) {
         List<RigFix> good = new ArrayList<>();
+        if (finding.severity() == Severity.NOTE) return good;
         for (RigFix fix : ideas(rig.show(), finding)) {
             if (good.size() == FIXES) break;
             if (isGood(proof, rig, finding, fix)) good.add(fix);
@@ -260,25 +261,31 @@ public final class RigProver {
         return fixes;
     }
 
-    /// The same two machines joined another way.
+    /// The same two machines joined another way, by the same ports first.
     private List<RigFix> rejoined(Show show, LeadReport lead, boolean isolated) {
         End from = lead.a().port().gives() > 0 || lead.b().port().host() ? lead.a() : lead.b();
         End to = from == lead.a() ? lead.b() : lead.a();
         Show without = without(show, lead.cable().id());
         List<RigFix> fixes = new ArrayList<>();
+        List<RigFix> elsewhere = new ArrayList<>();
         for (Joining way :
                 new Joiner(without, prover.catalogue(), leads)
                         .ways(
                                 from.device(),
                                 to.device(),
-                                2 * FIXES,
+                                4 * FIXES,
                                 j -> !isolated || j.isIsolated())) {
-            fixes.add(
-                    new RigFix(
-                            "Join %s, by %s.".formatted(way.way(), way.needs()),
-                            List.of(),
-                            way.after()));
+            boolean samePorts =
+                    way.leads().getFirst().a().ref().equals(from.ref())
+                            && way.leads().getLast().b().ref().equals(to.ref());
+            (samePorts ? fixes : elsewhere)
+                    .add(
+                            new RigFix(
+                                    "Join %s, by %s.".formatted(way.way(), way.needs()),
+                                    List.of(),
+                                    way.after()));
         }
+        fixes.addAll(elsewhere);
         return fixes;
     }
 
@@ -294,15 +301,19 @@ public final class RigProver {
 
     private boolean isGood(Proof proof, RigProof rig, RigFinding finding, RigFix fix) {
         RigProof after = prove(fix.after());
+        long ofRule = 0;
         Map<String, Severity> before = new HashMap<>();
         for (RigFinding known : rig.findings())
             before.merge(known.id(), known.severity(), (a, b) -> a.compareTo(b) < 0 ? a : b);
         for (RigFinding left : after.findings()) {
             if (left.id().equals(finding.id())) return false;
+            if (left.rule().equals(finding.rule())) ofRule++;
             Severity was = before.get(left.id());
             boolean worse = was == null || left.severity().compareTo(was) < 0;
             if (worse && left.severity().isSerious()) return false;
         }
+        long were = rig.findings().stream().filter(f -> f.rule().equals(finding.rule())).count();
+        if (ofRule >= were) return false;
         Set<Finding.Key> heard = new HashSet<>();
         for (Finding known : proof.findings()) heard.add(known.key());
         return prover.prove(fix.after(), proof).findings().stream()

@@ -61,21 +61,14 @@ final class Commands {
         all.add(Command.of("Open a show …", "Shortcut+O", window::openShow));
         all.add(Command.of("Save", "Shortcut+S", window::save));
         all.add(Command.of("Save as …", "Shortcut+Shift+S", window::saveAs));
-        all.add(
-                Command.of(
-                        "Open the demo show: The Lantern Hour",
-                        "",
-                        () -> window.openDemo(DemoShows.LANTERN_HOUR)));
-        all.add(
-                Command.of(
-                        "Open a demo show: The archive interviews",
-                        "",
-                        () -> window.openDemo("archive-interviews")));
-        all.add(
-                Command.of(
-                        "Open a demo show: The language café",
-                        "",
-                        () -> window.openDemo("language-cafe")));
+        DemoShows.all()
+                .forEach(
+                        (name, title) ->
+                                all.add(
+                                        Command.of(
+                                                "Open a demo show: " + title,
+                                                "",
+                                                () -> window.openDemo(name))));
         for (Stage stage : Stage.values()) {
             all.add(
                     Command.of(

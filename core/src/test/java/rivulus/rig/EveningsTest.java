@@ -1,0 +1,97 @@
+package rivulus.rig;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+import rivulus.check.Demo;
+import rivulus.check.Finding;
+import rivulus.check.Proof;
+import rivulus.check.Trouble;
+import rivulus.cure.Cures;
+import rivulus.file.Templates;
+import rivulus.show.Show;
+
+/// Evenings at Tern Quay Library, each as it was first built, with the usual mistakes, and
+/// repaired.
+class EveningsTest {
+    private static final RigProver RIGS = new RigProver(Demo.PROVER, Templates.leads());
+
+    private static List<String> serious(Show show) {
+        List<String> found = new ArrayList<>();
+        for (Finding finding : Demo.PROVER.prove(show).findings()) {
+            if (finding.severity().isSerious())
+                found.add(
+                        "%s %s %s"
+                                .formatted(
+                                        finding.rule(),
+                                        finding.key().ear(),
+                                        finding.key().source()));
+        }
+        for (RigFinding finding : RIGS.prove(show).findings())
+            if (finding.severity().isSerious()) found.add(finding.rule());
+        return found.stream().distinct().sorted().toList();
+    }
+
+    @ParameterizedTest(name = "{0}")
+    @CsvSource(
+            delimiter = ';',
+            value = {
+                "spring-lectures; missing stream ivo, missing stream maren",
+                "choir-night; ground-loop, level",
+                "doorstep-talks; power",
+                "map-room-screening; doubled stream film",
+                "letters-from-afar; ground-loop, polarity",
+                "lute-evening; doubled stream ivo, late-own-voice ivo ivo, phantom"
+            })
+    void anEveningHasTheMistakesPeopleMake(String name, String mistakes) {
+        assertThat(serious(Demo.show(name))).isEqualTo(Arrays.asList(mistakes.split(", ")));
+    }
+
+    @ParameterizedTest
+    @ValueSource(
+            strings = {
+                "spring-lectures",
+                "choir-night",
+                "doorstep-talks",
+                "map-room-screening",
+                "letters-from-afar",
+                "lute-evening"
+            })
+    void repairedItHasNone(String name) {
+        assertThat(serious(Demo.show(name + "-repaired"))).isEmpty();
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"spring-lectures", "map-room-screening", "lute-evening"})
+    void everyTroubleOfHearingHasACureThatWasTried(String name) {
+        Proof proof = Demo.PROVER.prove(Demo.show(name));
+        for (Trouble trouble : Trouble.of(proof)) {
+            if (!trouble.severity().isSerious()) continue;
+            assertThat(Cures.of(Demo.PROVER, proof, trouble, 3, () -> false))
+                    .as(trouble.headline())
+                    .isNotEmpty();
+        }
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"choir-night", "letters-from-afar", "lute-evening", "lantern-hour"})
+    void everySeriousFindingOfTheRigHasAFixThatEndsIt(String name) {
+        Show show = Demo.show(name);
+        Proof proof = Demo.PROVER.prove(show);
+        RigProof rig = RIGS.prove(show);
+        for (RigFinding finding : rig.findings()) {
+            if (!finding.severity().isSerious()) continue;
+            List<RigFix> fixes = RIGS.fixes(proof, rig, finding);
+            assertThat(fixes).as(finding.sentence()).isNotEmpty();
+            for (RigFix fix : fixes)
+                assertThat(RIGS.prove(fix.after()).findings())
+                        .extracting(RigFinding::id)
+                        .doesNotContain(finding.id());
+        }
+    }
+}
