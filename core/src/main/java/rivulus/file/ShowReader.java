@@ -393,6 +393,7 @@ final class ShowReader {
                             item.text("id"),
                             item.text("name"),
                             allKnown(item, "quiet", "source", sources),
+                            item.number("minutes", 0, 6000, 0),
                             knobs,
                             item.extras()));
         }

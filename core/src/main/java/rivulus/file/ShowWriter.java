@@ -182,6 +182,7 @@ final class ShowWriter {
                 .put("id", scene.id())
                 .put("name", scene.name())
                 .put("quiet", List.copyOf(scene.quiet()))
+                .put("minutes", scene.minutes() == 0 ? null : scene.minutes())
                 .put("knobs", knobs(scene.knobs()))
                 .with(scene.extras());
     }

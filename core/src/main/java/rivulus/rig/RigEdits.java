@@ -373,7 +373,8 @@ public final class RigEdits {
                                     knobs.put(ref, setting);
                             });
             List<String> quiet = scene.quiet().stream().filter(sources::contains).toList();
-            return new Scene(scene.id(), scene.name(), quiet, knobs, scene.extras());
+            return new Scene(
+                    scene.id(), scene.name(), quiet, scene.minutes(), knobs, scene.extras());
         }
 
         private MuteKey mute(MuteKey mute, Set<String> sources, Set<String> ears) {

@@ -58,6 +58,8 @@ public final class RigProver {
         portsUsedTwice(show, reader, findings);
         grounds(show, reader, reports, findings);
         power(show, reader, findings);
+        Batteries.check(show, reader, findings);
+        UnusedGain.check(show, reader, findings);
         findings.sort(Comparator.comparing(RigFinding::severity));
         return new RigProof(show, reports, findings);
     }

@@ -10,11 +10,13 @@ import rivulus.gear.Setting;
 ///
 /// @param quiet sources that are meant to be silent in it; the public must not hear them, and
 ///     nobody must
+/// @param minutes how long it is meant to last; 0 where nobody has said
 /// @param knobs settings that differ from the base while the scene lasts
 public record Scene(
         String id,
         String name,
         List<String> quiet,
+        double minutes,
         SequencedMap<Ref, Setting> knobs,
         Extras extras) {
     /// The one scene of a show that has none written down.
@@ -29,6 +31,6 @@ public record Scene(
     public Scene withKnob(Ref knob, Setting setting) {
         SequencedMap<Ref, Setting> turned = new LinkedHashMap<>(knobs);
         turned.put(knob, setting);
-        return new Scene(id, name, quiet, turned, extras);
+        return new Scene(id, name, quiet, minutes, turned, extras);
     }
 }

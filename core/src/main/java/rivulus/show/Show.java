@@ -46,7 +46,12 @@ public record Show(
                 new Rig(List.of(), List.of(), Extras.NONE),
                 List.of(
                         new Scene(
-                                Scene.ONLY, "Show", List.of(), new LinkedHashMap<>(), Extras.NONE)),
+                                Scene.ONLY,
+                                "Show",
+                                List.of(),
+                                0,
+                                new LinkedHashMap<>(),
+                                Extras.NONE)),
                 List.of(),
                 List.of(),
                 Extras.NONE);

@@ -278,6 +278,59 @@ class RigTest {
         }
     }
 
+    /// One battery machine and scenes of so many minutes.
+    private static RigProof evening(String device, String... scenes) throws FileTrouble {
+        List<String> written = new ArrayList<>();
+        for (String scene : scenes)
+            written.add(
+                    "{\"id\": \"%1$s\", \"name\": \"%1$s\", \"minutes\": %2$s}"
+                            .formatted((Object[]) scene.split(" ")));
+        return RIGS.prove(
+                ShowFile.parse(
+                        """
+                        {"rivulus": 1, "title": "Evening", "scenes": [%s],
+                         "rig": {"devices": [{"id": "r", "name": "Recorder", %s}]}}
+                        """
+                                .formatted(String.join(", ", written), device),
+                        "evening",
+                        Templates.shipped()));
+    }
+
+    @Test
+    void aBatteryIsHeldAgainstSetUpScenesAndOverrunAndTheSwapIsPlacedInAScene() throws Exception {
+        // 6 Wh · 0.85 · 0.8 / 1.2 W = 3.4 h
+        String recorder = "\"template\": \"portable-recorder\"";
+        assertThat(evening(recorder, "doors 10", "tales 20").findings()).isEmpty();
+        assertThat(evening(recorder, "tales 80").findings())
+                .singleElement()
+                .satisfies(f -> assertThat(f.severity()).isEqualTo(Severity.CAUTION));
+        RigFinding dies =
+                evening(recorder, "tales 60", "call-in 60", "close 60").findings().getFirst();
+        assertThat(dies.rule()).isEqualTo("battery");
+        assertThat(dies.severity()).isEqualTo(Severity.PROBLEM);
+        assertThat(dies.figures())
+                .containsEntry("lastsMinutes", 204.0)
+                .containsEntry("wantedMinutes", 270.0);
+        assertThat(dies.sentence()).contains("3.4\u202Fh", "4.5\u202Fh", "before close");
+        assertThat(evening(recorder + ", \"power\": \"usb\"", "tales 600").findings()).isEmpty();
+        assertThat(evening(recorder, "tales 0").findings()).isEmpty();
+    }
+
+    @Test
+    void aGainTurnedUpOnAnInputThatNothingIsInIsSaidSo() throws Exception {
+        String desk =
+                "\"template\": \"show-desk\", \"knobs\": {\"mic4.gain\": 12, \"mic3.gain\": -6}";
+        assertThat(evening(desk, "tales 10").findings())
+                .singleElement()
+                .satisfies(
+                        f -> {
+                            assertThat(f.rule()).isEqualTo("unused-gain");
+                            assertThat(f.sentence())
+                                    .isEqualTo(
+                                            "Nothing is plugged into Recorder, MIC 4 and its gain is up by 12.0\u202FdB: it adds hiss.");
+                        });
+    }
+
     @Test
     void aLeadIsReadTheSameEitherWayRound() {
         RigProof there = proof(List.of("m dynamic-mic", "d show-desk"), "m/out d/mic1");
