@@ -19,7 +19,7 @@ import rivulus.sheet.Sheet;
 import rivulus.sheet.Sheets;
 
 /// A sheet to take along: leads, shopping, packing, computers, power.
-@Command(name = "sheet", description = "A sheet to take along, as Markdown or CSV.")
+@Command(name = "sheet", description = "A sheet to take along, as Markdown, CSV or PDF.")
 final class SheetCommand implements Callable<Integer> {
     @Mixin private ShowArgument show;
 
@@ -33,7 +33,8 @@ final class SheetCommand implements Callable<Integer> {
     @Option(
             names = "--out",
             paramLabel = "FILE",
-            description = "Where to write it, ending in .md or .csv; to the screen where left out.")
+            description =
+                    "Where to write it, ending in .md, .csv or .pdf; to the screen where left out.")
     private Path out;
 
     @Spec private CommandSpec spec;
@@ -60,10 +61,10 @@ final class SheetCommand implements Callable<Integer> {
 
     private void write(Sheet sheet) throws FileTrouble {
         String name = out.getFileName().toString();
-        if (!name.endsWith(".md") && !name.endsWith(".csv"))
-            throw new FileTrouble(out + ": a sheet is written as .md or .csv");
+        if (!name.matches(".*\\.(md|csv|pdf)"))
+            throw new FileTrouble(out + ": a sheet is written as .md, .csv or .pdf");
         try {
-            Files.writeString(out, name.endsWith(".csv") ? sheet.csv() : sheet.markdown());
+            Files.write(out, sheet.in(name));
         } catch (IOException closed) {
             throw new FileTrouble(out + ": this cannot be written here", closed);
         }

@@ -208,7 +208,7 @@ class MainTest {
     void aSheetThatCannotBeWrittenIsSaidSo() {
         isRefused("there is no kind of sheet \"songs\"", "sheet", LANTERN, "--kind", "songs");
         isRefused(
-                "is written as .md or .csv",
+                "is written as .md, .csv or .pdf",
                 "sheet",
                 LANTERN,
                 "--kind",

@@ -3,6 +3,7 @@ package rivulus.sheet;
 import java.io.IOException;
 import java.io.StringWriter;
 import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
 import java.util.List;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
@@ -42,6 +43,17 @@ public record Sheet(
         }
         for (String note : notes) text.append("- ").append(escaped(note)).append('\n');
         return text.toString();
+    }
+
+    /// The whole sheet as a PDF document on A4 pages.
+    public byte[] pdf() {
+        return PdfSheet.of(this);
+    }
+
+    /// The sheet in the format that a file's name asks for: `.csv`, `.pdf`, or Markdown.
+    public byte[] in(String fileName) {
+        if (fileName.endsWith(".pdf")) return pdf();
+        return (fileName.endsWith(".csv") ? csv() : markdown()).getBytes(StandardCharsets.UTF_8);
     }
 
     private static void line(StringBuilder text, List<String> cells) {

@@ -15,7 +15,6 @@ import rivulus.gear.Catalogue;
 import rivulus.gear.Picker;
 import rivulus.gear.Power;
 import rivulus.gear.Setting;
-import rivulus.gear.Template;
 import rivulus.rig.Fault;
 import rivulus.rig.LeadReport;
 import rivulus.rig.RigFinding;
@@ -139,11 +138,18 @@ public final class Sheets {
         return counted(Kind.SHOPPING, rig.leads().stream().filter(l -> l.cable().toBuy()).toList());
     }
 
-    /// The telephone network and radio are no leads to carry: they cost nothing.
-    private static List<LeadReport> carried(List<LeadReport> leads) {
+    /// Leads that somebody lays: the telephone network, radio, and what programs say to each other
+    /// are none.
+    private List<LeadReport> carried(List<LeadReport> leads) {
         return leads.stream()
                 .filter(lead -> lead.kind().filter(kind -> kind.cost() == 0).isEmpty())
+                .filter(lead -> isThing(lead.a().device()) && isThing(lead.b().device()))
                 .toList();
+    }
+
+    private boolean isThing(Device device) {
+        String kind = catalogue.get(device.template()).kind();
+        return !kind.equals("program") && !kind.equals("service");
     }
 
     private Sheet counted(Kind kind, List<LeadReport> leads) {
@@ -168,10 +174,8 @@ public final class Sheets {
         List<List<String>> rows = new ArrayList<>();
         Map<String, Integer> gear = new LinkedHashMap<>();
         for (Device device : proof.show().rig().devices()) {
-            Template template = catalogue.get(device.template());
-            boolean carried =
-                    !template.kind().equals("program") && !template.kind().equals("service");
-            if (carried) gear.merge(template.name(), 1, Integer::sum);
+            if (isThing(device))
+                gear.merge(catalogue.get(device.template()).name(), 1, Integer::sum);
         }
         gear.forEach((name, many) -> rows.add(List.of(String.valueOf(many), name, "")));
         rows.addAll(counted(Kind.PACKING, rig.leads()).rows());

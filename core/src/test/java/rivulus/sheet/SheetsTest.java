@@ -4,9 +4,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
 import java.io.StringReader;
+import java.util.ArrayList;
 import java.util.List;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVRecord;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
@@ -102,6 +106,63 @@ class SheetsTest {
         Sheet power = sheet(lantern, Sheets.Kind.POWER);
         assertThat(power.notes().getFirst()).isEqualTo("From the mains: 380 W in all.");
         assertThat(power.notes().getLast()).startsWith("Never defeat a safety earth");
+    }
+
+    @ParameterizedTest
+    @EnumSource(Sheets.Kind.class)
+    void thePdfHoldsEveryWordOfTheSheet(Sheets.Kind kind) throws IOException {
+        Sheet sheet = sheet(lantern, kind);
+        try (PDDocument read = Loader.loadPDF(sheet.pdf())) {
+            String words = squeezed(new PDFTextStripper().getText(read));
+            assertThat(words).contains(squeezed(sheet.title()));
+            for (String column : sheet.columns())
+                if (!sheet.rows().isEmpty()) assertThat(words).contains(squeezed(column));
+            for (String note : sheet.notes()) assertThat(words).contains(squeezed(note));
+        }
+    }
+
+    private static String squeezed(String words) {
+        return words.replaceAll("[\\s\u202F\u00A0]+", "");
+    }
+
+    @Test
+    void aLongTableRunsOverPagesWithItsHeadOnEach() throws IOException {
+        List<List<String>> rows = new ArrayList<>();
+        for (int i = 0; i < 120; i++) rows.add(List.of("row " + i, "words ".repeat(40)));
+        Sheet sheet = new Sheet("Long", List.of("first", "second"), rows, List.of("The end."));
+        try (PDDocument read = Loader.loadPDF(sheet.pdf())) {
+            assertThat(read.getNumberOfPages()).isGreaterThan(5);
+            PDFTextStripper stripper = new PDFTextStripper();
+            for (int p = 1; p < read.getNumberOfPages(); p++) {
+                stripper.setStartPage(p);
+                stripper.setEndPage(p);
+                assertThat(stripper.getText(read)).contains("first", "second");
+            }
+        }
+    }
+
+    @Test
+    void signsThatTheFontDoesNotHaveAreQuestionMarks() throws IOException {
+        Sheet sheet =
+                new Sheet(
+                        "夜 night",
+                        List.of("a"),
+                        List.of(List.of("\uD83C\uDFB5 tune\t!")),
+                        List.of());
+        try (PDDocument read = Loader.loadPDF(sheet.pdf())) {
+            assertThat(new PDFTextStripper().getText(read)).contains("? night", "? tune !");
+        }
+    }
+
+    @Test
+    void theEndingOfTheFileChoosesTheFormat() {
+        Sheet sheet = sheet(lantern, Sheets.Kind.POWER);
+        assertThat(new String(sheet.in("a.pdf"), 0, 5, java.nio.charset.StandardCharsets.US_ASCII))
+                .isEqualTo("%PDF-");
+        assertThat(new String(sheet.in("a.csv"), java.nio.charset.StandardCharsets.UTF_8))
+                .isEqualTo(sheet.csv());
+        assertThat(new String(sheet.in("a.md"), java.nio.charset.StandardCharsets.UTF_8))
+                .isEqualTo(sheet.markdown());
     }
 
     @Test

@@ -22,8 +22,7 @@ public final class Look {
     public static void loadFonts() {
         for (String weight : FONTS) {
             InputStream font =
-                    Look.class.getResourceAsStream(
-                            "/rivulus/app/fonts/SourceSans3-" + weight + ".ttf");
+                    Look.class.getResourceAsStream("/rivulus/fonts/SourceSans3-" + weight + ".ttf");
             if (font == null || Font.loadFont(font, 14) == null) {
                 throw new IllegalStateException("the program is damaged: a font is missing");
             }

@@ -186,19 +186,18 @@ public final class MainWindow {
         }
     }
 
-    /// Writes a sheet to a file that is asked for: CSV where it ends so, else Markdown.
+    /// Writes a sheet to a file that is asked for: PDF or CSV where it ends so, else Markdown.
     void saveSheet(Sheets.Kind kind) {
         Picture picture = session.picture().get();
         if (picture == null) return;
-        files.toSave(kind.word() + ".md").ifPresent(file -> writeSheet(picture, kind, file));
+        files.toSave(kind.word() + ".pdf").ifPresent(file -> writeSheet(picture, kind, file));
     }
 
     private void writeSheet(Picture picture, Sheets.Kind kind, Path file) {
         Sheet sheet =
                 new Sheets(picture.proof(), picture.rig(), session.prover().catalogue()).of(kind);
-        boolean csv = file.getFileName().toString().endsWith(".csv");
         try {
-            Files.writeString(file, csv ? sheet.csv() : sheet.markdown());
+            Files.write(file, sheet.in(file.getFileName().toString()));
             session.say("Wrote " + file.getFileName());
         } catch (IOException closed) {
             panel("The sheet is not written", file + ": this cannot be written here")
