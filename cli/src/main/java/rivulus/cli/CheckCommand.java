@@ -92,6 +92,7 @@ final class CheckCommand implements Callable<Integer> {
                     findings.stream()
                             .filter(f -> f.key().anyScene().equals(finding.key().anyScene()))
                             .map(f -> proof.show().scene(f.scene()).orElseThrow().name())
+                            .distinct()
                             .toList();
             out.printf("%-8s %s%n", finding.severity().word(), finding.sentence());
             out.printf("         in %s%n", String.join(", ", scenes));

@@ -22,6 +22,8 @@ public final class DemoShows {
         all.put("doorstep-talks", "Doorstep talks");
         all.put("map-room-screening", "Map-room screening");
         all.put("letters-from-afar", "Letters from afar");
+        all.put("twin-tables", "Twin tables");
+        all.put("harbour-hotline", "Harbour hotline");
         all.put("lute-evening", "Lute evening");
         for (String name : List.copyOf(all.keySet())) {
             if (!name.equals(LANTERN_HOUR))

@@ -317,8 +317,14 @@ public final class RigProver {
         long were = rig.findings().stream().filter(f -> f.rule().equals(finding.rule())).count();
         if (ofRule >= were) return false;
         Set<Finding.Key> heard = new HashSet<>();
-        for (Finding known : proof.findings()) heard.add(known.key());
+        for (Finding known : proof.findings()) heard.add(whom(known));
         return prover.prove(fix.after(), proof).findings().stream()
-                .allMatch(left -> heard.contains(left.key()));
+                .allMatch(left -> heard.contains(whom(left)));
+    }
+
+    /// What a finding is about, but for the gear by which it is told, which a fix may change.
+    private static Finding.Key whom(Finding finding) {
+        Finding.Key key = finding.key();
+        return new Finding.Key(key.rule(), key.scene(), key.ear(), key.source(), "");
     }
 }
