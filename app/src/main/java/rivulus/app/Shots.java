@@ -79,14 +79,17 @@ public final class Shots extends Application {
                 });
         shot("rig-knobs", () -> session.device().set("desk"));
         shot(
-                "rig-leads",
+                "rig-join",
                 () -> {
+                    session.edit(session.rigEdits().add("pocket-recorder", "workroom"));
                     press("#gear-tab");
-                    session.joinTo().set("small-recorder");
+                    session.device().set("cue-laptop");
+                    session.joinTo().set(session.show().get().rig().devices().getLast().id());
                 });
         shot(
                 "palette",
                 () -> {
+                    session.undo();
                     session.stage().set(rivulus.app.session.Stage.MIXES);
                     session.device().set("");
                     window.openPalette();

@@ -90,6 +90,13 @@ final class LeadsBox extends VBox {
                         leads,
                         remove,
                         losses);
+        session.joinTo()
+                .addListener(
+                        (_, _, to) -> {
+                            filling = true;
+                            other.setValue(session.show().get().rig().device(to).orElse(null));
+                            filling = false;
+                        });
         session.joinings().addListener((ListChangeListener<Joining>) _ -> fillWays());
     }
 

@@ -1,5 +1,6 @@
 package rivulus.app.shell;
 
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -15,9 +16,12 @@ import rivulus.app.look.Look;
 import rivulus.app.look.Marks;
 import rivulus.app.session.Picture;
 import rivulus.app.session.Session;
+import rivulus.app.session.Stage;
 import rivulus.app.session.TroubleCard;
+import rivulus.check.Severity;
 import rivulus.cure.Cure;
 import rivulus.cure.Effect;
+import rivulus.rig.RigFinding;
 
 /// What is wrong for the chosen ear, and for the others, why, and what cures it. Standing on a cure
 /// shows its effect everywhere before it is taken.
@@ -86,30 +90,41 @@ final class FindingsPane extends VBox {
                 picture.troubles().stream().filter(card -> !card.concerns(ear)).toList();
         title.setText(
                 (own.isEmpty() ? "Nothing wrong for " : "Findings for ") + picture.ear().name());
+        List<Button> rigLines = new ArrayList<>();
         for (TroubleCard card : own) cards.getChildren().add(card(card));
-        if (others.isEmpty()) {
-            if (own.isEmpty())
-                cards.getChildren()
-                        .add(
-                                Look.paragraph(
-                                        "Every ear hears what it should, in every scene.", "soft"));
-            return;
+        for (RigFinding finding : picture.rig().findings())
+            if (finding.severity().isSerious()) rigLines.add(line(finding));
+        if (others.isEmpty() && own.isEmpty())
+            cards.getChildren()
+                    .add(Look.paragraph("Every ear hears what it should, in every scene.", "soft"));
+        if (!others.isEmpty()) {
+            cards.getChildren().add(Look.text("Other ears", "pane-title", "others"));
+            for (TroubleCard card : others) cards.getChildren().add(line(card));
         }
-        cards.getChildren().add(Look.text("Other ears", "pane-title", "others"));
-        for (TroubleCard card : others) cards.getChildren().add(line(card));
+        if (!rigLines.isEmpty()) {
+            cards.getChildren().add(Look.text("The rig", "pane-title", "others"));
+            cards.getChildren().addAll(rigLines);
+        }
+    }
+
+    private Button line(RigFinding finding) {
+        Button line = line(finding.severity(), finding.sentence());
+        line.setOnAction(_ -> session.stage().set(Stage.RIG));
+        return line;
     }
 
     private Button line(TroubleCard card) {
+        Button line = line(card.trouble().severity(), card.headline());
+        line.setOnAction(_ -> goTo(card));
+        return line;
+    }
+
+    private static Button line(Severity severity, String words) {
         Button line = new Button();
         line.getStyleClass().add("other-trouble");
-        line.setGraphic(
-                new HBox(
-                        8,
-                        Marks.of(card.trouble().severity()),
-                        Look.block(card.headline(), LINE_WIDTH)));
+        line.setGraphic(new HBox(8, Marks.of(severity), Look.block(words, LINE_WIDTH)));
         line.setMaxWidth(Double.MAX_VALUE);
-        line.setAccessibleText(card.trouble().severity().word() + ": " + card.headline());
-        line.setOnAction(_ -> goTo(card));
+        line.setAccessibleText(severity.word() + ": " + words);
         return line;
     }
 
