@@ -13,7 +13,7 @@ import rivulus.words.Words;
 /// Whether what runs from a battery lasts the evening: set-up, every scene, and an overrun.
 ///
 /// Shows that do not say how long their scenes last are passed over.
-final class Batteries {
+final class Batteries implements RigCheck {
     /// Of what a battery holds, this much comes out at the voltage that is wanted (REFERENCE).
     static final double EFFICIENCY = 0.85;
 
@@ -26,9 +26,9 @@ final class Batteries {
     /// Less to spare than this is said as a caution.
     private static final double SPARE = 1.25;
 
-    private Batteries() {}
-
-    static void check(Show show, LeadReader reader, List<RigFinding> findings) {
+    @Override
+    public void check(
+            Show show, LeadReader reader, List<LeadReport> leads, List<RigFinding> findings) {
         double planned = show.scenes().stream().mapToDouble(Scene::minutes).sum();
         if (planned == 0) return;
         double wanted = SET_UP_MINUTES + planned + OVERRUN_MINUTES;

@@ -203,6 +203,6 @@ public final class Joiner {
         devices.addAll(more);
         List<Cable> all = new ArrayList<>(rig.cables());
         all.addAll(cables);
-        return show.withRig(new Rig(devices, all, rig.extras()));
+        return show.withRig(rig.with(devices, all));
     }
 }

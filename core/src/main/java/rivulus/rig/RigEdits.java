@@ -21,7 +21,6 @@ import rivulus.show.MuteKey;
 import rivulus.show.Place;
 import rivulus.show.Playback;
 import rivulus.show.Ref;
-import rivulus.show.Rig;
 import rivulus.show.Scene;
 import rivulus.show.Show;
 
@@ -124,7 +123,7 @@ public final class RigEdits {
     public RigEdit unjoin(LeadReport lead) {
         return new RigEdit(
                 "Take out the lead from %s to %s".formatted(lead.a().words(), lead.b().words()),
-                RigProver.without(show, lead.cable().id()));
+                show.withRig(show.rig().without(lead.cable())));
     }
 
     /// Says how long a lead is.
@@ -234,7 +233,7 @@ public final class RigEdits {
     }
 
     private Show with(List<Device> devices, List<Cable> cables) {
-        return show.withRig(new Rig(devices, cables, show.rig().extras()));
+        return show.withRig(show.rig().with(devices, cables));
     }
 
     /// Takes everything out of a show that names a device, point, port or knob that is not there.
@@ -285,7 +284,7 @@ public final class RigEdits {
                     from.changes().stream()
                             .filter(c -> earIds.contains(c.ear()) && sources.contains(c.source()))
                             .toList(),
-                    new Rig(devices, cables, from.rig().extras()),
+                    from.rig().with(devices, cables),
                     from.scenes().stream().map(s -> scene(s, sources)).toList(),
                     from.mutes().stream()
                             .filter(m -> knobIsThere(m.knob()))

@@ -21,10 +21,10 @@ import rivulus.words.Words;
 
 /// An input that nothing is plugged into, with its gain turned up: it adds hiss, and picks up what
 /// is near.
-final class UnusedGain {
-    private UnusedGain() {}
-
-    static void check(Show show, LeadReader reader, List<RigFinding> findings) {
+final class UnusedGain implements RigCheck {
+    @Override
+    public void check(
+            Show show, LeadReader reader, List<LeadReport> leads, List<RigFinding> findings) {
         Set<Ref> used = new HashSet<>();
         for (Cable cable : show.rig().cables()) {
             used.add(cable.from());

@@ -16,6 +16,16 @@ public record Rig(List<Device> devices, List<Cable> cables, Extras extras) {
         return Optional.empty();
     }
 
+    /// The same rig with other devices and cables.
+    public Rig with(List<Device> newDevices, List<Cable> newCables) {
+        return new Rig(newDevices, newCables, extras);
+    }
+
+    /// The same rig without one cable.
+    public Rig without(Cable cable) {
+        return with(devices, cables.stream().filter(c -> !c.id().equals(cable.id())).toList());
+    }
+
     /// The same rig with one device replaced by another of the same id.
     public Rig with(Device device) {
         return new Rig(
