@@ -165,4 +165,84 @@ class RigStageTest {
             hand.press(KeyCode.ESCAPE);
         }
     }
+
+    @Test
+    void findingsOfTheRigAreToldBesideThoseOfEarsAndLeadThere() {
+        try (Hand hand = Hand.atDemo(folder)) {
+            assertThat(hand.textIn("#side")).contains("The rig", "closes a ring of grounds");
+            hand.act(() -> hand.session().stage().set(Stage.MIXES));
+            hand.press(KeyCode.CONTROL, KeyCode.F);
+            for (int i = 0; i < 12 && hand.session().stage().get() != Stage.RIG; i++) {
+                hand.press(KeyCode.TAB);
+                if (focusedOn(hand).contains("ring of grounds")) hand.press(KeyCode.SPACE);
+            }
+            assertThat(hand.session().stage().get()).isEqualTo(Stage.RIG);
+        }
+    }
+
+    private static String focusedOn(Hand hand) {
+        return Hand.onFx(
+                () -> {
+                    var owner = hand.window().scene().getFocusOwner();
+                    String words = owner == null ? null : owner.getAccessibleText();
+                    return words == null ? "" : words;
+                });
+    }
+
+    @Test
+    void gearThatNobodyMakesIsSaidSoAndMoreIsAskedOfVagueWords() {
+        try (Hand hand = Hand.atDemo(folder)) {
+            hand.act(() -> hand.session().stage().set(Stage.RIG));
+            assertThat(hand.textIn("#gear-pane")).contains("say more of what you need");
+            hand.focus("#gear-search");
+            hand.type("theremin");
+            assertThat(hand.textIn("#gear-pane")).contains("No gear fits all of that.");
+            int devices = show(hand).rig().devices().size();
+            hand.press(KeyCode.ENTER);
+            assertThat(show(hand).rig().devices()).hasSize(devices);
+        }
+    }
+
+    @Test
+    void aLengthThatIsNoneIsTakenBackAndNothingChanges() {
+        try (Hand hand = Hand.atDemo(folder)) {
+            hand.act(() -> hand.session().stage().set(Stage.RIG));
+            hand.act(() -> hand.session().device().set("small-recorder"));
+            hand.click("#gear-tab");
+            Show before = show(hand);
+            for (String nonsense : new String[] {"far", "-3", "100000"}) {
+                hand.act(
+                        () ->
+                                ((TextField) hand.find("#leads .lead-row .text-field"))
+                                        .setText(nonsense));
+                hand.focus("#leads .lead-row .text-field");
+                hand.press(KeyCode.ENTER);
+                assertThat(show(hand)).isEqualTo(before);
+            }
+            hand.click("#knobs-tab");
+            assertThat(hand.textIn("#knobs")).contains("recording level");
+        }
+    }
+
+    @Test
+    void anEmptyShowGrowsFromTheCatalogueAlone() {
+        try (Hand hand = Hand.atNewWindow(folder)) {
+            hand.act(() -> hand.session().stage().set(Stage.RIG));
+            for (String gear : new String[] {"show desk with four", "tower", "small recorder"}) {
+                hand.act(() -> hand.session().device().set(""));
+                hand.focus("#gear-search");
+                hand.act(() -> ((TextField) hand.find("#gear-search")).clear());
+                hand.type(gear);
+                hand.press(KeyCode.ENTER);
+            }
+            assertThat(show(hand).rig().devices()).hasSize(3);
+            hand.act(() -> hand.session().device().set(show(hand).rig().devices().get(0).id()));
+            hand.click("#gear-tab");
+            hand.act(() -> joinTo(hand, show(hand).rig().devices().get(1).id()));
+            assertThat(hand.session().joinings()).isNotEmpty();
+            hand.focus(".join-way");
+            hand.press(KeyCode.SPACE);
+            assertThat(show(hand).rig().cables()).hasSize(1);
+        }
+    }
 }

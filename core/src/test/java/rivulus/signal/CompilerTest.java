@@ -160,4 +160,19 @@ class CompilerTest {
                 .isSortedAccordingTo((a, b) -> Double.compare(b.levelDb(), a.levelDb()));
         assertThat(ways).extracting(way -> way.legs()).doesNotHaveDuplicates();
     }
+
+    @Test
+    void aDeviceOnAHubShowsUpOnTheComputerBehindIt() {
+        Show hubbed = Demo.show("doorstep-talks-repaired");
+        assertThat(options(hubbed, "call/plays-to")).contains("interface/main");
+        Show pulled =
+                hubbed.withRig(
+                        hubbed.rig()
+                                .with(
+                                        hubbed.rig().devices(),
+                                        hubbed.rig().cables().stream()
+                                                .filter(c -> !c.touches("tablet"))
+                                                .toList()));
+        assertThat(options(pulled, "call/plays-to")).doesNotContain("interface/main");
+    }
 }

@@ -34,6 +34,7 @@ final class FindingsPane extends VBox {
     private final Runnable afterwards;
     private final VBox cards = new VBox();
     private final Label title = Look.text("", "pane-title");
+    private Picture shown;
     private final Map<String, VBox> cureBoxes = new HashMap<>();
 
     /// @param afterwards where the keyboard goes once a cure is taken
@@ -70,7 +71,7 @@ final class FindingsPane extends VBox {
 
     private void fill(Picture picture) {
         boolean previewed = picture != null && picture.proof() != session.proof().get();
-        if (previewed) return;
+        if (previewed || isShown(picture)) return;
         cards.getChildren().clear();
         cureBoxes.clear();
         if (picture == null || picture.ear() == null) {
@@ -105,6 +106,19 @@ final class FindingsPane extends VBox {
             cards.getChildren().add(Look.text("The rig", "pane-title", "others"));
             cards.getChildren().addAll(rigLines);
         }
+    }
+
+    /// Whether the cards are already those of that picture: laying them again would take the keyboard
+    /// away from the one it is on.
+    private boolean isShown(Picture picture) {
+        boolean same =
+                picture != null
+                        && shown != null
+                        && picture.proof() == shown.proof()
+                        && picture.scene() == shown.scene()
+                        && picture.ear() == shown.ear();
+        shown = picture;
+        return same;
     }
 
     private Button line(RigFinding finding) {

@@ -1,0 +1,142 @@
+package rivulus.rig;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.SequencedMap;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import rivulus.check.Severity;
+import rivulus.file.Templates;
+import rivulus.gear.Setting;
+import rivulus.show.Cable;
+import rivulus.show.Device;
+import rivulus.show.Extras;
+import rivulus.show.Ref;
+import rivulus.show.Rig;
+import rivulus.show.Show;
+
+/// What arrives in single leads, figure by figure.
+class LeadReaderTest {
+    private static Device device(String id, String template, boolean phantom) {
+        SequencedMap<String, Setting> knobs = new LinkedHashMap<>();
+        if (phantom) knobs.put("p48", new Setting.Switch(true));
+        return new Device(id, id, template, "", "", "", "", knobs, Extras.NONE);
+    }
+
+    private static LeadReport read(
+            String from, String out, String to, String in, boolean phantom, double metres) {
+        Cable cable =
+                new Cable("c", new Ref("a", out), new Ref("b", in), metres, false, Extras.NONE);
+        Show show =
+                Show.untitled()
+                        .withRig(
+                                new Rig(
+                                        List.of(device("a", from, false), device("b", to, phantom)),
+                                        List.of(cable),
+                                        Extras.NONE));
+        return new LeadReader(show, Templates.shipped(), Templates.leads()).read(cable);
+    }
+
+    private static LeadReport read(String from, String out, String to, String in) {
+        return read(from, out, to, in, false, 2);
+    }
+
+    @ParameterizedTest(name = "{0} {1} to {2} {3}: {4} dBu, {5} dB of headroom")
+    @CsvSource({
+        "dynamic-mic, out, show-desk, mic1, -54, 46",
+        "condenser-mic, out, show-desk, mic1, -34, 26",
+        "wireless-mic, out, hall-console, ch1, -32, 30",
+        "hall-console, main-out, loudspeaker-pair, in, 4, 6",
+        "laptop, line-out, pocket-recorder, in, -7.782, 5.782",
+        "hall-console, record, camera, mic, -7.782, -19.218",
+        "headphone-amplifier, phones1, headphones, in, 0, 12"
+    })
+    void levelAndHeadroom(
+            String from, String out, String to, String in, double dbu, double headroom) {
+        LeadReport.Passage passage = read(from, out, to, in).passages().getFirst();
+        assertThat(passage.arrivesDbu()).isCloseTo(dbu, within(0.01));
+        assertThat(passage.headroomDb()).isCloseTo(headroom, within(0.01));
+        assertThat(passage.words()).contains(headroom < 0 ? "too hot" : "of headroom");
+    }
+
+    @ParameterizedTest(name = "{0} {1} to {2} {3}: {4}")
+    @CsvSource({
+        "dynamic-mic, out, show-desk, mic1, true",
+        "laptop, usb-1, interface-2, usb, true",
+        "laptop, line-out, isolator, in, false",
+        "de-embedder, optical, streaming-mixer, optical, false",
+        "capture-device, hdmi, set-top-box, hdmi, true"
+    })
+    void whetherGroundsAreJoined(String from, String out, String to, String in, boolean joins) {
+        assertThat(read(from, out, to, in).joins()).isEqualTo(joins);
+    }
+
+    @Test
+    void aRibbonIsInDangerWhereverPhantomPowerIsOn() {
+        LeadReport on = read("ribbon-mic", "out", "hall-console", "ch1", true, 2);
+        assertThat(on.faults().getFirst().severity()).isEqualTo(Severity.DANGER);
+        assertThat(on.faults().getFirst().words()).contains("levels down");
+        assertThat(on.isSound()).isFalse();
+        assertThat(read("ribbon-mic", "out", "hall-console", "ch1").isSound()).isTrue();
+    }
+
+    @Test
+    void aDynamicMicrophoneBearsPhantomPowerOnABalancedLeadOnly() {
+        assertThat(read("dynamic-mic", "out", "interface-2", "in1", true, 2).faults()).isEmpty();
+        LeadReport unbalanced = read("de-embedder", "line", "interface-2", "in1", true, 2);
+        assertThat(unbalanced.faults())
+                .anyMatch(f -> f.rule().equals("phantom") && f.severity() == Severity.DANGER);
+    }
+
+    @Test
+    void aCondenserIsDeadWithoutPhantomPower() {
+        assertThat(read("condenser-mic", "out", "interface-2", "in1").faults())
+                .extracting(Fault::rule)
+                .containsExactly("phantom");
+        assertThat(read("condenser-mic", "out", "interface-2", "in1", true, 2).faults()).isEmpty();
+    }
+
+    @ParameterizedTest(name = "{4} m: {5}")
+    @CsvSource({
+        "dynamic-mic, out, show-desk, mic1, 99, true",
+        "dynamic-mic, out, show-desk, mic1, 120, false",
+        "interface-2, usb, laptop, usb-1, 5, true",
+        "interface-2, usb, laptop, usb-1, 6, false",
+        "laptop, line-out, pocket-recorder, in, 6, true",
+        "laptop, line-out, pocket-recorder, in, 9, false"
+    })
+    void howLongALeadMayBe(
+            String from, String out, String to, String in, double metres, boolean fine) {
+        assertThat(read(from, out, to, in, false, metres).faults().isEmpty()).isEqualTo(fine);
+    }
+
+    @Test
+    void aStereoPlugInAMonoBalancedInputIsAProblemAndInAMonoUnbalancedOneACaution() {
+        assertThat(read("laptop", "line-out", "show-desk", "mic1").faults())
+                .extracting(Fault::rule)
+                .contains("polarity");
+        assertThat(read("laptop", "line-out", "direct-box", "in").faults())
+                .extracting(Fault::rule)
+                .containsExactly("channels");
+    }
+
+    @Test
+    void whatDoesNotGoInIsSaidWithBothConnectors() {
+        LeadReport none = read("dynamic-mic", "out", "camera", "hdmi");
+        assertThat(none.kind()).isEmpty();
+        assertThat(none.kindInWords()).isEqualTo("no such lead");
+        assertThat(none.faults().getFirst().rule()).isEqualTo("connector");
+        assertThat(none.faults().getFirst().words()).contains("picture and sound");
+    }
+
+    @Test
+    void twoOrdersOfAFourPoleJackDoNotMix() {
+        LeadReport same = read("headset-4-pole", "plug", "laptop-combo", "jack");
+        assertThat(same.faults()).extracting(Fault::rule).doesNotContain("four-pole");
+        assertThat(same.passages()).hasSize(2);
+    }
+}
