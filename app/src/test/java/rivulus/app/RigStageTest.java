@@ -9,7 +9,9 @@ import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import rivulus.app.session.Stage;
+import rivulus.gear.Template;
 import rivulus.show.Device;
+import rivulus.show.Place;
 import rivulus.show.Show;
 
 class RigStageTest {
@@ -243,6 +245,58 @@ class RigStageTest {
             hand.focus(".join-way");
             hand.press(KeyCode.SPACE);
             assertThat(show(hand).rig().cables()).hasSize(1);
+        }
+    }
+
+    @Test
+    @SuppressWarnings("unchecked")
+    void aDeviceIsMovedReplacedAndWhatWouldBeLostIsToldBefore() {
+        try (Hand hand = Hand.atDemo(folder)) {
+            hand.act(() -> hand.session().stage().set(Stage.RIG));
+            hand.act(() -> hand.session().device().set("small-recorder"));
+            hand.click("#gear-tab");
+            hand.act(
+                    () ->
+                            ((ComboBox<Place>) hand.find("#device-place"))
+                                    .setValue(show(hand).place("reading-room").orElseThrow()));
+            assertThat(show(hand).rig().device("small-recorder").orElseThrow().place())
+                    .isEqualTo("reading-room");
+            assertThat(hand.session().lastDone().get())
+                    .isEqualTo("Move Small recorder to Reading Room");
+
+            hand.act(() -> hand.session().device().set("desk"));
+            hand.act(
+                    () -> {
+                        var box = (ComboBox<Template>) hand.find("#replace-by");
+                        box.setValue(
+                                box.getItems().stream()
+                                        .filter(t -> t.id().equals("two-mic-desk"))
+                                        .findFirst()
+                                        .orElseThrow());
+                    });
+            assertThat(hand.textIn("#leads")).contains("Would be lost:", "the lead");
+            hand.focus("#replace-device");
+            hand.press(KeyCode.SPACE);
+            assertThat(show(hand).rig().device("desk").orElseThrow().template())
+                    .isEqualTo("two-mic-desk");
+            hand.press(KeyCode.CONTROL, KeyCode.Z);
+            assertThat(show(hand).rig().device("desk").orElseThrow().template())
+                    .isEqualTo("show-desk");
+        }
+    }
+
+    @Test
+    void aLeadIsPutOnTheShoppingList() {
+        try (Hand hand = Hand.atDemo(folder)) {
+            hand.act(() -> hand.session().stage().set(Stage.RIG));
+            hand.act(() -> hand.session().device().set("small-recorder"));
+            hand.click("#gear-tab");
+            hand.focus("#leads .lead-row .check-box");
+            hand.press(KeyCode.SPACE);
+            assertThat(show(hand).rig().cables())
+                    .filteredOn(cable -> cable.touches("small-recorder"))
+                    .allMatch(cable -> cable.toBuy());
+            assertThat(hand.textIn("#lead-list")).contains("to buy");
         }
     }
 }

@@ -114,6 +114,13 @@ public final class RigEdits {
                 show.withRig(show.rig().with(device.poweredBy(kind))));
     }
 
+    /// Puts a device in another place.
+    public RigEdit move(Device device, Place place) {
+        return new RigEdit(
+                "Move %s to %s".formatted(device.name(), place.name()),
+                show.withRig(show.rig().with(device.in(place.id()))));
+    }
+
     /// Joins two devices in a way that was found.
     public RigEdit join(Joining way) {
         return new RigEdit("Join " + way.way(), way.after());

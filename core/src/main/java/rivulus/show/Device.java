@@ -34,6 +34,11 @@ public record Device(
         return new Device(id, name, template, place, on, worn, power, turned, extras);
     }
 
+    /// The same device in another place.
+    public Device in(String newPlace) {
+        return new Device(id, name, template, newPlace, on, worn, power, knobs, extras);
+    }
+
     /// The same device run from something else.
     public Device poweredBy(String kind) {
         return new Device(id, name, template, place, on, worn, kind, knobs, extras);

@@ -1,9 +1,11 @@
 package rivulus.app.rig;
 
 import java.util.List;
+import java.util.function.Function;
 import javafx.collections.ListChangeListener;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
@@ -20,6 +22,7 @@ import rivulus.rig.Joining;
 import rivulus.rig.LeadReport;
 import rivulus.rig.RigEdit;
 import rivulus.show.Device;
+import rivulus.show.Place;
 import rivulus.words.Words;
 
 /// The chosen device as a thing: its name, what it runs on, its leads, ways to join it to another,
@@ -31,8 +34,12 @@ final class LeadsBox extends VBox {
     private final TextField name = new TextField();
     private final ComboBox<String> power = new ComboBox<>();
     private final VBox leads = new VBox(8);
-    private final ComboBox<Device> other = new ComboBox<>();
+    private final ComboBox<Device> other = choice(Device::name);
     private final VBox ways = new VBox(6);
+    private final ComboBox<Place> place = choice(Place::name);
+    private final ComboBox<Template> instead = choice(Template::name);
+    private final Button replace = new Button("Replace");
+    private final Label replaceLosses = Look.paragraph("", "soft");
     private final Button remove = new Button("Remove from the rig");
     private final Label losses = Look.paragraph("", "soft");
     private boolean filling;
@@ -57,37 +64,40 @@ final class LeadsBox extends VBox {
         other.setId("join-to");
         other.setPromptText("another machine");
         other.setAccessibleText("Join to another machine");
-        other.setMaxWidth(Double.MAX_VALUE);
-        other.setConverter(
-                new StringConverter<>() {
-                    @Override
-                    public String toString(Device of) {
-                        return of == null ? "" : of.name();
-                    }
-
-                    @Override
-                    public Device fromString(String words) {
-                        return null;
-                    }
-                });
         other.valueProperty()
                 .addListener(
                         (_, _, to) -> {
                             if (!filling) session.joinTo().set(to == null ? "" : to.id());
                         });
+        place.setId("device-place");
+        place.setAccessibleText("Where it stands");
+        place.valueProperty().addListener((_, _, to) -> move(to));
+        instead.setId("replace-by");
+        instead.setPromptText("another of its kind");
+        instead.setAccessibleText("Replace by another of its kind");
+        instead.valueProperty().addListener((_, _, _) -> tellReplacement());
+        replace.setId("replace-device");
+        replace.setOnAction(_ -> replace());
         remove.setId("remove-device");
         remove.setOnAction(_ -> remove());
+        HBox stands = new HBox(8, Look.text("Stands in", "soft"), place);
+        stands.setAlignment(Pos.CENTER_LEFT);
         HBox runs = new HBox(8, Look.text("Runs from", "soft"), power);
         runs.setAlignment(Pos.CENTER_LEFT);
         getChildren()
                 .addAll(
                         name,
+                        stands,
                         runs,
                         Look.text("Join to", "group-title"),
                         other,
                         ways,
                         Look.text("Leads", "group-title"),
                         leads,
+                        Look.text("Replace by", "group-title"),
+                        instead,
+                        replaceLosses,
+                        replace,
                         remove,
                         losses);
         session.joinTo()
@@ -98,6 +108,25 @@ final class LeadsBox extends VBox {
                             filling = false;
                         });
         session.joinings().addListener((ListChangeListener<Joining>) _ -> fillWays());
+    }
+
+    /// A choice among things that have names.
+    private static <T> ComboBox<T> choice(Function<T, String> name) {
+        ComboBox<T> box = new ComboBox<>();
+        box.setConverter(
+                new StringConverter<>() {
+                    @Override
+                    public String toString(T of) {
+                        return of == null ? "" : name.apply(of);
+                    }
+
+                    @Override
+                    public T fromString(String words) {
+                        return null;
+                    }
+                });
+        box.setMaxWidth(Double.MAX_VALUE);
+        return box;
     }
 
     void fill(Picture picture, Device chosen) {
@@ -119,6 +148,19 @@ final class LeadsBox extends VBox {
         List<LeadReport> own = picture.rig().leadsOf(chosen.id());
         for (LeadReport lead : own) leads.getChildren().add(row(lead));
         if (own.isEmpty()) leads.getChildren().add(Look.paragraph("No lead is in it yet.", "soft"));
+        place.getItems().setAll(picture.show().places());
+        place.setValue(picture.show().place(chosen.place()).orElse(null));
+        place.setDisable(chosen.place().isEmpty());
+        String kind =
+                session.prover().catalogue().find(chosen.template()).map(Template::kind).orElse("");
+        instead.setValue(null);
+        instead.getItems()
+                .setAll(
+                        session.prover().catalogue().templates().values().stream()
+                                .filter(t -> t.kind().equals(kind))
+                                .filter(t -> !t.id().equals(chosen.template()))
+                                .toList());
+        tellReplacement();
         String to = session.joinTo().get();
         other.getItems()
                 .setAll(
@@ -148,7 +190,11 @@ final class LeadsBox extends VBox {
         metres.setPromptText("m");
         metres.setAccessibleText("Length of the lead to %s in metres".formatted(far));
         metres.setOnAction(_ -> lengthen(lead, metres));
-        HBox line = new HBox(6, metres, Look.text("m", "soft"), Look.spring(), out);
+        CheckBox buy = new CheckBox("to buy");
+        buy.setSelected(lead.cable().toBuy());
+        buy.setAccessibleText("The lead to %s has still to be bought".formatted(far));
+        buy.setOnAction(_ -> session.edit(session.rigEdits().toBuy(lead, buy.isSelected())));
+        HBox line = new HBox(6, metres, Look.text("m", "soft"), buy, Look.spring(), out);
         line.setAlignment(Pos.CENTER_LEFT);
         VBox row =
                 new VBox(
@@ -219,6 +265,28 @@ final class LeadsBox extends VBox {
                 .rig()
                 .device(device.id())
                 .ifPresent(now -> session.edit(session.rigEdits().rename(now, name.getText())));
+    }
+
+    private void move(Place to) {
+        if (filling || to == null || to.id().equals(device.place())) return;
+        session.edit(session.rigEdits().move(device, to));
+    }
+
+    /// What would be lost is told before it is lost.
+    private void tellReplacement() {
+        Template by = instead.getValue();
+        Look.show(replace, by != null);
+        Look.show(replaceLosses, by != null);
+        if (by == null) return;
+        List<String> lost = session.rigEdits().replace(device, by.id()).losses();
+        replaceLosses.setText(
+                lost.isEmpty()
+                        ? "Every lead and every setting is carried over."
+                        : "Would be lost: " + Words.list(lost) + ".");
+    }
+
+    private void replace() {
+        session.edit(session.rigEdits().replace(device, instead.getValue().id()));
     }
 
     private void runFrom(String kind) {

@@ -108,8 +108,8 @@ final class FindingsPane extends VBox {
         }
     }
 
-    /// Whether the cards are already those of that picture: laying them again would take the keyboard
-    /// away from the one it is on.
+    /// Whether the cards are already those of that picture: laying them again would take the
+    /// keyboard away from the one it is on.
     private boolean isShown(Picture picture) {
         boolean same =
                 picture != null
