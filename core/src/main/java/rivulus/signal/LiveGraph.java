@@ -2,6 +2,7 @@ package rivulus.signal;
 
 import java.util.Arrays;
 import java.util.BitSet;
+import java.util.Set;
 import java.util.function.IntPredicate;
 
 /// The graph as sound finds it at one stand of the knobs: only open legs, only what can still reach
@@ -60,6 +61,16 @@ public final class LiveGraph {
     public LiveGraph without(Leg leg) {
         double[] gains = legGain.clone();
         gains[leg.index()] = 0;
+        return new LiveGraph(graph, positions, gains);
+    }
+
+    /// The same graph with nothing passing through some devices, as if they had failed.
+    public LiveGraph without(Set<String> devices) {
+        double[] gains = legGain.clone();
+        for (Leg leg : graph.legs()) {
+            if (devices.contains(leg.from().device()) || devices.contains(leg.to().device()))
+                gains[leg.index()] = 0;
+        }
         return new LiveGraph(graph, positions, gains);
     }
 

@@ -16,6 +16,7 @@ import rivulus.app.look.Look;
 import rivulus.app.look.Marks;
 import rivulus.app.session.Picture;
 import rivulus.app.session.Session;
+import rivulus.check.Failure;
 import rivulus.gear.Template;
 import rivulus.rig.Fault;
 import rivulus.rig.Joining;
@@ -41,6 +42,7 @@ final class LeadsBox extends VBox {
     private final Button replace = new Button("Replace");
     private final Label replaceLosses = Look.paragraph("", "soft");
     private final Button remove = new Button("Remove from the rig");
+    private final Label failure = Look.paragraph("", "cause");
     private final Label losses = Look.paragraph("", "soft");
     private boolean filling;
     private Device device;
@@ -89,6 +91,7 @@ final class LeadsBox extends VBox {
                         name,
                         stands,
                         runs,
+                        failure,
                         Look.text("Join to", "group-title"),
                         other,
                         ways,
@@ -144,6 +147,7 @@ final class LeadsBox extends VBox {
         power.setValue(
                 chosen.power().isEmpty() && !kinds.isEmpty() ? kinds.getFirst() : chosen.power());
         power.setDisable(kinds.size() < 2);
+        failure.setText(picture.failure().map(Failure::words).orElse(""));
         leads.getChildren().clear();
         List<LeadReport> own = picture.rig().leadsOf(chosen.id());
         for (LeadReport lead : own) leads.getChildren().add(row(lead));

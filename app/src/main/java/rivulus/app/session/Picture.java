@@ -10,6 +10,8 @@ import rivulus.chart.Courses;
 import rivulus.chart.KnobSheet;
 import rivulus.chart.Ruler;
 import rivulus.check.EarVerdict;
+import rivulus.check.Failure;
+import rivulus.check.Limits;
 import rivulus.check.Proof;
 import rivulus.check.SceneProof;
 import rivulus.gear.Catalogue;
@@ -26,6 +28,7 @@ import rivulus.show.Source;
 /// @param rail a verdict for each ear, worst first
 /// @param knobs the knobs of the chosen device, if one is chosen
 /// @param onTheWay the devices that the chosen ear depends on
+/// @param failure who loses whom when the chosen device fails, if one is chosen
 /// @param rig what becomes of what goes through the leads, and what is wrong with the gear
 public record Picture(
         Proof proof,
@@ -39,7 +42,8 @@ public record Picture(
         List<TroubleCard> troubles,
         Optional<KnobSheet> knobs,
         Set<String> onTheWay,
-        RigProof rig) {
+        RigProof rig,
+        Optional<Failure> failure) {
     /// What is chosen.
     record Choice(String scene, String ear, String source, String device) {}
 
@@ -62,7 +66,10 @@ public record Picture(
                 TroubleCard.of(proof, scene),
                 KnobSheet.of(scene, choice.device(), ear, catalogue),
                 ear == null ? Set.of() : Courses.devicesToEar(scene, ear.id()),
-                rigs.prove(show));
+                rigs.prove(show),
+                show.rig()
+                        .device(choice.device())
+                        .map(device -> Failure.of(scene, device, Limits.USUAL)));
     }
 
     private static Course course(SceneProof scene, Ear ear, Source source, Catalogue catalogue) {

@@ -1,0 +1,85 @@
+package rivulus.check;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
+import rivulus.file.DemoShows;
+import rivulus.show.Device;
+import rivulus.show.Source;
+
+class FailureTest {
+    private final Proof lantern = Demo.PROVER.prove(Demo.show("lantern-hour"));
+
+    private Failure failure(String scene, String device) {
+        return Failure.of(
+                lantern.scene(scene).orElseThrow(),
+                lantern.show().rig().device(device).orElseThrow(),
+                Limits.USUAL);
+    }
+
+    private static List<String> lost(Failure failure, String ear) {
+        return failure.losses().stream()
+                .filter(loss -> loss.ear().id().equals(ear))
+                .flatMap(loss -> loss.lost().stream())
+                .map(Source::id)
+                .toList();
+    }
+
+    @Test
+    void aMicrophoneTakesItsTalkerAlongForEverybodyAfar() {
+        Failure failure = failure("tales", "maren-mic");
+        assertThat(lost(failure, "nadia")).containsExactly("maren");
+        assertThat(lost(failure, "stream")).containsExactly("maren");
+        assertThat(failure.words()).startsWith("If Maren's mic fails, ").contains("Maren");
+    }
+
+    @Test
+    void aComputerTakesItsProgramsAlong() {
+        Failure failure = failure("tales", "cue-laptop");
+        assertThat(lost(failure, "nadia")).contains("maren", "ivo");
+        assertThat(failure.losses())
+                .anyMatch(loss -> loss.ear().id().equals("nadia") && loss.everything());
+    }
+
+    @Test
+    void earsThatLoseTheSameAreToldTogether() {
+        assertThat(failure("tales", "nadia-headset").words())
+                .isEqualTo(
+                        "If Nadia's headset fails, Nadia and Nadia's track lose all there is to hear; Maren, Ivo, Bram, Sunniva, Teo, the stream, the on-demand copy, the house and the assistive feed no longer hear Nadia.");
+    }
+
+    @Test
+    void theDeskIsASinglePointOfFailure() {
+        Failure failure = failure("tales", "desk");
+        assertThat(failure.losses()).hasSizeGreaterThan(6);
+        assertThat(failure.words()).contains("lose all there is to hear");
+    }
+
+    @Test
+    void whatNobodyDependsOnIsMissedByNobody() {
+        assertThat(failure("tales", "wire-isolator").words())
+                .isEqualTo("If Isolator fails, nobody misses anybody.");
+    }
+
+    static List<String> evenings() {
+        return List.copyOf(DemoShows.all().keySet());
+    }
+
+    @ParameterizedTest
+    @MethodSource("evenings")
+    void nobodyIsSaidToLoseWhatTheyDidNotHear(String name) {
+        Proof proof = Demo.PROVER.prove(Demo.show(name));
+        SceneProof scene = proof.scenes().getFirst();
+        for (Device device : proof.show().rig().devices()) {
+            Failure failure = Failure.of(scene, device, Limits.USUAL);
+            assertThat(failure.words()).endsWith(".").doesNotContain("null");
+            for (Failure.Loss loss : failure.losses()) {
+                for (Source source : loss.lost())
+                    assertThat(scene.of(loss.ear().id(), source.id()).hearing().isHeard()).isTrue();
+            }
+        }
+    }
+}
