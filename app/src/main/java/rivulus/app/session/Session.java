@@ -1,10 +1,13 @@
 package rivulus.app.session;
 
+import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Supplier;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.beans.property.ReadOnlyBooleanWrapper;
@@ -62,6 +65,7 @@ public final class Session implements AutoCloseable {
     private final Work keeping = new Work("keep");
     private final Work mending = new Work("mend");
     private final Work joining = new Work("join");
+    private final Work writing = new Work("write");
     private final History history = new History();
 
     private final ReadOnlyObjectWrapper<Show> show = new ReadOnlyObjectWrapper<>(Show.untitled());
@@ -180,6 +184,28 @@ public final class Session implements AutoCloseable {
     /// Cures by the id of their trouble. A trouble without an entry is still being searched.
     public ObservableMap<String, List<Cure>> cures() {
         return cures;
+    }
+
+    /// Writes something to a file, away from the interface thread.
+    ///
+    /// @param bytes makes what is to be written
+    /// @param failed told when it cannot be written there
+    public void write(Path file, Supplier<byte[]> bytes, Runnable failed) {
+        writing.ask(
+                _ -> isWritten(file, bytes.get()),
+                written -> {
+                    if (written) say("Wrote " + file.getFileName());
+                    else failed.run();
+                });
+    }
+
+    private static boolean isWritten(Path file, byte[] bytes) {
+        try {
+            Files.write(file, bytes);
+            return true;
+        } catch (IOException closed) {
+            return false;
+        }
     }
 
     /// Says something in the bottom bar.
@@ -455,13 +481,14 @@ public final class Session implements AutoCloseable {
 
     /// Whether everything that was asked has been worked out.
     public boolean isSettled() {
-        return List.of(proving, drawing, curing, keeping, mending, joining).stream()
+        return List.of(proving, drawing, curing, keeping, mending, joining, writing).stream()
                 .allMatch(Work::isIdle);
     }
 
     @Override
     public void close() {
-        for (Work work : List.of(proving, drawing, curing, keeping, mending, joining)) work.close();
+        for (Work work : List.of(proving, drawing, curing, keeping, mending, joining, writing))
+            work.close();
         journal.ifPresent(
                 kept -> {
                     try {

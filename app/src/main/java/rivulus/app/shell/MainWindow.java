@@ -1,7 +1,5 @@
 package rivulus.app.shell;
 
-import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
@@ -23,7 +21,6 @@ import rivulus.file.DemoShows;
 import rivulus.file.FileTrouble;
 import rivulus.file.Journal;
 import rivulus.file.ShowFile;
-import rivulus.sheet.Sheet;
 import rivulus.sheet.Sheets;
 import rivulus.show.Show;
 
@@ -194,16 +191,14 @@ public final class MainWindow {
     }
 
     private void writeSheet(Picture picture, Sheets.Kind kind, Path file) {
-        Sheet sheet =
-                new Sheets(picture.proof(), picture.rig(), session.prover().catalogue()).of(kind);
-        try {
-            Files.write(file, sheet.in(file.getFileName().toString()));
-            session.say("Wrote " + file.getFileName());
-        } catch (IOException closed) {
-            panel("The sheet is not written", file + ": this cannot be written here")
-                    .answer("Write it somewhere else", () -> saveSheet(kind))
-                    .answer("Close", () -> {});
-        }
+        Sheets sheets = new Sheets(picture.proof(), picture.rig(), session.prover().catalogue());
+        session.write(
+                file,
+                () -> sheets.of(kind).in(file.getFileName().toString()),
+                () ->
+                        panel("The sheet is not written", file + ": this cannot be written here")
+                                .answer("Write it somewhere else", () -> saveSheet(kind))
+                                .answer("Close", () -> {}));
     }
 
     /// Does something at once where nothing would be lost, else asks.
