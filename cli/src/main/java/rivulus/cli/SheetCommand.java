@@ -1,7 +1,5 @@
 package rivulus.cli;
 
-import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.List;
@@ -13,6 +11,7 @@ import picocli.CommandLine.Option;
 import picocli.CommandLine.Spec;
 import rivulus.check.Proof;
 import rivulus.file.FileTrouble;
+import rivulus.file.PlainFile;
 import rivulus.file.Templates;
 import rivulus.rig.RigProver;
 import rivulus.sheet.Sheet;
@@ -63,10 +62,6 @@ final class SheetCommand implements Callable<Integer> {
         String name = out.getFileName().toString();
         if (!name.matches(".*\\.(md|csv|pdf)"))
             throw new FileTrouble(out + ": a sheet is written as .md, .csv or .pdf");
-        try {
-            Files.write(out, sheet.in(name));
-        } catch (IOException closed) {
-            throw new FileTrouble(out + ": this cannot be written here", closed);
-        }
+        PlainFile.write(out, sheet.in(name));
     }
 }

@@ -216,7 +216,7 @@ class MainTest {
                 "--out",
                 folder.resolve("a.doc").toString());
         isRefused(
-                "this cannot be written here",
+                "this folder does not exist",
                 "sheet",
                 LANTERN,
                 "--kind",

@@ -1,10 +1,11 @@
 package rivulus.file;
 
+import java.nio.ByteBuffer;
 import java.nio.file.Path;
 import java.util.LinkedHashMap;
 import java.util.Map;
 
-/// Small JSON files that are no shows, such as settings.
+/// Files that are no shows: settings, sheets.
 public final class PlainFile {
     private PlainFile() {}
 
@@ -21,5 +22,12 @@ public final class PlainFile {
     /// Writes plain values as a JSON object, whole or not at all.
     public static void write(Path file, Map<String, Object> values) throws FileTrouble {
         ShowFile.replace(JsonText.of(values), file);
+    }
+
+    /// Writes bytes, whole or not at all.
+    ///
+    /// @throws FileTrouble where they cannot be written; the old file is then as it was
+    public static void write(Path file, byte[] bytes) throws FileTrouble {
+        ShowFile.replace(ByteBuffer.wrap(bytes), file);
     }
 }

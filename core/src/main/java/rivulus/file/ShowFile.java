@@ -82,6 +82,11 @@ public final class ShowFile {
 
     /// Replaces a file's text as [#save] does.
     static void replace(String text, Path file) throws FileTrouble {
+        replace(StandardCharsets.UTF_8.encode(text), file);
+    }
+
+    /// Replaces what is in a file as [#save] does.
+    static void replace(ByteBuffer bytes, Path file) throws FileTrouble {
         if (Files.isDirectory(file))
             throw new FileTrouble(file + ": this is a folder; choose a file name in it");
         if (isReadOnly(file)) {
@@ -90,7 +95,7 @@ public final class ShowFile {
         Path target = target(file);
         Path beside = target.resolveSibling("." + target.getFileName() + ".saving");
         try {
-            writeAndFlush(text, beside);
+            writeAndFlush(bytes, beside);
             try {
                 Files.move(
                         beside,
@@ -138,14 +143,13 @@ public final class ShowFile {
         }
     }
 
-    private static void writeAndFlush(String text, Path path) throws IOException {
+    private static void writeAndFlush(ByteBuffer bytes, Path path) throws IOException {
         try (FileChannel channel =
                 FileChannel.open(
                         path,
                         StandardOpenOption.CREATE,
                         StandardOpenOption.WRITE,
                         StandardOpenOption.TRUNCATE_EXISTING)) {
-            ByteBuffer bytes = StandardCharsets.UTF_8.encode(text);
             while (bytes.hasRemaining()) channel.write(bytes);
             channel.force(true);
         }

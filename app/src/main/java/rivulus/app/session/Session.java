@@ -1,12 +1,11 @@
 package rivulus.app.session;
 
-import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Consumer;
 import java.util.function.Supplier;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyBooleanProperty;
@@ -28,6 +27,7 @@ import rivulus.cure.Cure;
 import rivulus.cure.Cures;
 import rivulus.file.FileTrouble;
 import rivulus.file.Journal;
+import rivulus.file.PlainFile;
 import rivulus.file.ShowFile;
 import rivulus.file.Templates;
 import rivulus.gear.Setting;
@@ -65,6 +65,7 @@ public final class Session implements AutoCloseable {
     private final Work keeping = new Work("keep");
     private final Work mending = new Work("mend");
     private final Work joining = new Work("join");
+    private final Work reading = new Work("read");
     private final Work writing = new Work("write");
     private final History history = new History();
 
@@ -186,28 +187,6 @@ public final class Session implements AutoCloseable {
         return cures;
     }
 
-    /// Writes something to a file, away from the interface thread.
-    ///
-    /// @param bytes makes what is to be written
-    /// @param failed told when it cannot be written there
-    public void write(Path file, Supplier<byte[]> bytes, Runnable failed) {
-        writing.ask(
-                _ -> isWritten(file, bytes.get()),
-                written -> {
-                    if (written) say("Wrote " + file.getFileName());
-                    else failed.run();
-                });
-    }
-
-    private static boolean isWritten(Path file, byte[] bytes) {
-        try {
-            Files.write(file, bytes);
-            return true;
-        } catch (IOException closed) {
-            return false;
-        }
-    }
-
     /// Says something in the bottom bar.
     public void say(String sentence) {
         lastDone.set(sentence);
@@ -245,24 +224,60 @@ public final class Session implements AutoCloseable {
         lastDone.set("Recovered " + left.show().title());
     }
 
-    /// Opens a file.
+    /// Opens a file, away from the interface thread.
     ///
-    /// @throws FileTrouble where it cannot be used; the present show stays
-    public void open(Path path) throws FileTrouble {
-        take(ShowFile.open(path, prover.catalogue()), path);
+    /// @param failed told where it cannot be used; the present show stays
+    public void open(Path path, Consumer<FileTrouble> failed) {
+        say("Opening " + path.getFileName() + " …");
+        reading.ask(
+                _ -> Attempt.at(() -> ShowFile.open(path, prover.catalogue())),
+                opened -> opened.either(read -> take(read, path), failed));
     }
 
-    /// Saves to a file, which becomes the show's own.
+    /// Saves to a file, which becomes the show's own, away from the interface thread.
     ///
-    /// @throws FileTrouble where it cannot be written; nothing is lost
-    public void save(Path path) throws FileTrouble {
-        ShowFile.save(show.get(), path);
+    /// @param then done once it is saved
+    /// @param failed told where it cannot be written; nothing is lost
+    public void save(Path path, Runnable then, Consumer<FileTrouble> failed) {
+        Show written = show.get();
+        writing.ask(
+                _ ->
+                        Attempt.at(
+                                () -> {
+                                    ShowFile.save(written, path);
+                                    return written;
+                                }),
+                saving ->
+                        saving.either(
+                                done -> {
+                                    isSaved(done, path);
+                                    then.run();
+                                },
+                                failed));
+    }
+
+    private void isSaved(Show written, Path path) {
         file.set(path);
-        saved = show.get();
-        dirty.set(false);
+        saved = written;
+        dirty.set(!show.get().equals(saved));
         keepJournal();
         settings.used(path);
         lastDone.set("Saved " + path.getFileName());
+    }
+
+    /// Writes something to a file, away from the interface thread.
+    ///
+    /// @param bytes makes what is to be written
+    /// @param failed told where it cannot be written there
+    public void write(Path file, Supplier<byte[]> bytes, Consumer<FileTrouble> failed) {
+        writing.ask(
+                _ ->
+                        Attempt.at(
+                                () -> {
+                                    PlainFile.write(file, bytes.get());
+                                    return file;
+                                }),
+                writing -> writing.either(done -> say("Wrote " + done.getFileName()), failed));
     }
 
     // Editing
@@ -479,16 +494,19 @@ public final class Session implements AutoCloseable {
         return new RigEdits(show.get(), prover.catalogue());
     }
 
+    private List<Work> lanes() {
+        return List.of(proving, drawing, curing, keeping, mending, joining, reading, writing);
+    }
+
     /// Whether everything that was asked has been worked out.
     public boolean isSettled() {
-        return List.of(proving, drawing, curing, keeping, mending, joining, writing).stream()
-                .allMatch(Work::isIdle);
+        return settings.isKept() && lanes().stream().allMatch(Work::isIdle);
     }
 
     @Override
     public void close() {
-        for (Work work : List.of(proving, drawing, curing, keeping, mending, joining, writing))
-            work.close();
+        for (Work work : lanes()) work.close();
+        settings.close();
         journal.ifPresent(
                 kept -> {
                     try {

@@ -19,7 +19,7 @@ import rivulus.file.PlainFile;
 
 /// What the user likes, kept between runs in one small file. A settings file that cannot be read is
 /// passed over: the usual settings hold.
-public final class Settings {
+public final class Settings implements AutoCloseable {
     /// The theme on warm paper.
     public static final String DAY = "day";
 
@@ -31,6 +31,7 @@ public final class Settings {
     private static final double LARGEST = 2;
 
     private final Path folder;
+    private final Work keeping = new Work("settings");
     private final StringProperty theme = new SimpleStringProperty(DAY);
     private final DoubleProperty scale = new SimpleDoubleProperty(1);
     private final BooleanProperty motion = new SimpleBooleanProperty(true);
@@ -100,21 +101,45 @@ public final class Settings {
         keep();
     }
 
-    /// Writes the settings down. That they cannot be kept is no reason to stop anybody's work.
+    /// Writes the settings down, away from the interface thread.
     public void keep() {
+        Map<String, Object> now = written();
+        keeping.ask(_ -> keep(now), _ -> {});
+    }
+
+    /// Whether they are written down as they are.
+    boolean isKept() {
+        return keeping.isIdle();
+    }
+
+    /// Writes them down a last time.
+    @Override
+    public void close() {
+        keeping.close();
+        keep(written());
+    }
+
+    private Map<String, Object> written() {
         Map<String, Object> out = new LinkedHashMap<>();
         out.put("theme", theme.get());
         out.put("scale", scale.get());
         out.put("motion", motion.get());
         out.put("recent", recent.stream().<Object>map(Path::toString).toList());
+        return out;
+    }
+
+    /// That they cannot be kept is no reason to stop anybody's work.
+    private synchronized boolean keep(Map<String, Object> out) {
         try {
             Files.createDirectories(folder);
             PlainFile.write(file(), out);
+            return true;
         } catch (java.io.IOException | FileTrouble unwritable) {
             System.getLogger("rivulus")
                     .log(
                             System.Logger.Level.WARNING,
                             "settings are not kept: " + unwritable.getMessage());
+            return false;
         }
     }
 

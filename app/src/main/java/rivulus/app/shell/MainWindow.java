@@ -137,13 +137,9 @@ public final class MainWindow {
     /// Opens a show from a file, asking first where unsaved edits would be lost.
     public void open(Path file) {
         orSaveFirst(
-                () -> {
-                    try {
-                        session.open(file);
-                    } catch (FileTrouble trouble) {
-                        trouble("This show cannot be opened", trouble);
-                    }
-                });
+                () ->
+                        session.open(
+                                file, trouble -> trouble("This show cannot be opened", trouble)));
     }
 
     /// Opens one of the shows that travel with the program, as a new show without a file.
@@ -164,23 +160,33 @@ public final class MainWindow {
     }
 
     void save() {
-        if (session.file().get() == null) saveAs();
-        else saveTo(session.file().get());
+        save(() -> {});
+    }
+
+    /// @param then done once it is saved
+    private void save(Runnable then) {
+        if (session.file().get() == null) saveAs(then);
+        else saveTo(session.file().get(), then);
     }
 
     void saveAs() {
-        String name = session.show().get().title().replaceAll("[^\\p{L}\\p{N} -]", "").strip();
-        files.toSave((name.isEmpty() ? "show" : name) + ShowFile.ENDING).ifPresent(this::saveTo);
+        saveAs(() -> {});
     }
 
-    private void saveTo(Path file) {
-        try {
-            session.save(file);
-        } catch (FileTrouble trouble) {
-            panel("The show is not saved", trouble.getMessage())
-                    .answer("Save somewhere else", this::saveAs)
-                    .answer("Close", () -> {});
-        }
+    private void saveAs(Runnable then) {
+        String name = session.show().get().title().replaceAll("[^\\p{L}\\p{N} -]", "").strip();
+        files.toSave((name.isEmpty() ? "show" : name) + ShowFile.ENDING)
+                .ifPresent(file -> saveTo(file, then));
+    }
+
+    private void saveTo(Path file, Runnable then) {
+        session.save(
+                file,
+                then,
+                trouble ->
+                        panel("The show is not saved", trouble.getMessage())
+                                .answer("Save somewhere else", () -> saveAs(then))
+                                .answer("Close", () -> {}));
     }
 
     /// Writes a sheet to a file that is asked for: PDF or CSV where it ends so, else Markdown.
@@ -195,8 +201,8 @@ public final class MainWindow {
         session.write(
                 file,
                 () -> sheets.of(kind).in(file.getFileName().toString()),
-                () ->
-                        panel("The sheet is not written", file + ": this cannot be written here")
+                trouble ->
+                        panel("The sheet is not written", trouble.getMessage())
                                 .answer("Write it somewhere else", () -> saveSheet(kind))
                                 .answer("Close", () -> {}));
     }
@@ -210,12 +216,7 @@ public final class MainWindow {
         panel(
                         "Save “" + session.show().get().title() + "” first?",
                         "It has changes that are not saved.")
-                .answer(
-                        "Save",
-                        () -> {
-                            save();
-                            if (!session.dirty().get()) then.run();
-                        })
+                .answer("Save", () -> save(then))
                 .answer("Leave them", then)
                 .answer("Stay here", () -> {});
     }
