@@ -123,7 +123,8 @@ public final class Cures {
                 Comparator.comparingInt(Cure::effort)
                         .thenComparingInt(cure -> cure.turns().size())
                         .thenComparingInt(cure -> cure.effects().size())
-                        .thenComparingInt(this::bluntness));
+                        .thenComparingInt(this::bluntness)
+                        .thenComparingInt(this::placeOnTheGear));
         return different(cures).stream().limit(most).toList();
     }
 
@@ -160,6 +161,15 @@ public final class Cures {
                                         base.graph().knob(turn.knob()).orElseThrow().knob().role()))
                 .max()
                 .orElse(0);
+    }
+
+    /// Among equals what comes first on the gear is taken.
+    private int placeOnTheGear(Cure cure) {
+        return cure.turns().stream().mapToInt(turn -> place(turn.knob())).sum();
+    }
+
+    private int place(Ref knob) {
+        return base.graph().knobIndex(knob.device(), knob.name());
     }
 
     private String order(Turn turn) {

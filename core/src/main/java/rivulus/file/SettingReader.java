@@ -1,6 +1,7 @@
 package rivulus.file;
 
 import java.util.Set;
+import rivulus.gear.Delay;
 import rivulus.gear.Knob;
 import rivulus.gear.Picker;
 import rivulus.gear.Setting;
@@ -16,6 +17,10 @@ final class SettingReader {
             throw entry.trouble(
                     "a number of dB or \"off\" was expected, not %s", entry.json().kind());
         return new Setting.Level(entry.number(-200, 200));
+    }
+
+    static Setting time(Entry entry) throws FileTrouble {
+        return new Setting.Time(entry.number(0, Delay.LONGEST_MS));
     }
 
     /// Reads a setting for that knob of a device; a picker takes any endpoint, since gear may be
@@ -34,6 +39,7 @@ final class SettingReader {
         Setting setting =
                 switch (knob) {
                     case Knob.Level _ -> level(entry);
+                    case Knob.Time _ -> time(entry);
                     case Knob.Switch _ -> new Setting.Switch(entry.truth());
                     case Knob.Choice _ -> new Setting.Choice(entry.text());
                 };
@@ -47,10 +53,10 @@ final class SettingReader {
 
     private static Setting picked(Entry entry) throws FileTrouble {
         String option = entry.text();
-        boolean word = Set.of(Picker.DEFAULT, Picker.NONE).contains(option);
+        boolean word = Set.of(Picker.DEFAULT, Picker.COMMUNICATIONS, Picker.NONE).contains(option);
         if (!word && option.indexOf('/') < 1) {
             throw entry.trouble(
-                    "\"%s\" should be \"default\", \"none\" or an endpoint written device/endpoint",
+                    "\"%s\" should be \"default\", \"communications\", \"none\" or an endpoint written device/endpoint",
                     option);
         }
         return new Setting.Choice(option);

@@ -346,7 +346,8 @@ final class ShowReader {
         if (from.equals(to)) throw item.trouble("this lead goes from %s back into it", from);
         boolean sound = a.gives() > 0 && b.takes() > 0 || b.gives() > 0 && a.takes() > 0;
         boolean data = a.host() || b.host();
-        if (!sound && !data) {
+        boolean power = a.carries().equals("power") || b.carries().equals("power");
+        if (!sound && !data && !power) {
             String both =
                     a.gives() > 0
                             ? "both ends give sound; one has to take it"

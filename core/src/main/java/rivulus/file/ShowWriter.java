@@ -162,6 +162,7 @@ final class ShowWriter {
     static Object setting(Setting setting) {
         return switch (setting) {
             case Setting.Level level -> level.isOff() ? "off" : level.db();
+            case Setting.Time(double ms) -> ms;
             case Setting.Switch(boolean on) -> on;
             case Setting.Choice(String option) -> option;
         };

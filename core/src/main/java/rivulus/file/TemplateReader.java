@@ -5,21 +5,26 @@ import java.util.Arrays;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import rivulus.gear.AcousticEnd;
 import rivulus.gear.Air;
 import rivulus.gear.Band;
 import rivulus.gear.ChannelMap;
+import rivulus.gear.Clock;
 import rivulus.gear.Delay;
 import rivulus.gear.Electric;
 import rivulus.gear.Endpoint;
 import rivulus.gear.Governor;
 import rivulus.gear.Knob;
 import rivulus.gear.Picker;
+import rivulus.gear.PictureFormat;
+import rivulus.gear.PictureRoute;
 import rivulus.gear.Point;
 import rivulus.gear.Port;
 import rivulus.gear.Power;
@@ -34,6 +39,7 @@ final class TemplateReader {
     private static final Set<String> KINDS =
             Set.of(
                     "adapter",
+                    "battery",
                     "cable",
                     "computer",
                     "desk",
@@ -47,6 +53,7 @@ final class TemplateReader {
                     "recorder",
                     "room",
                     "service",
+                    "strip",
                     "wearable");
 
     private static final Set<String> SIGNALS =
@@ -59,10 +66,12 @@ final class TemplateReader {
                     "headset",
                     "usb",
                     "net",
+                    "network-audio",
                     "phone",
                     "video",
                     "optical",
-                    "radio");
+                    "radio",
+                    "power");
 
     private final Entry root;
     private final Repeat repeat;
@@ -92,18 +101,17 @@ final class TemplateReader {
         readKnobs();
         List<Picker> pickers = pickers();
         List<Route> routes = routes();
-        for (Entry knob : repeat.items(root, "knobs")) {
-            if (!governing.contains(knob.text("id"))) {
-                throw knob.trouble(
-                        "the knob \"%s\" governs no route; name it in a route's \"knobs\"",
-                        knob.text("id"));
-            }
-        }
+        Clock clock = clock(ports);
         phantomKnobsExist(ports);
+        pictureKnobsExist(ports);
+        knobsGovern();
         List<Endpoint> endpoints = endpoints(ports);
         List<AcousticEnd> ends = ends();
         Optional<Entry> air = root.maybe("air");
         Optional<Air> carries = air.isPresent() ? Optional.of(air(air.get())) : Optional.empty();
+        List<PictureRoute> pictures = pictures(ports, endpoints, pickers);
+        List<String> soloOn = new ArrayList<>();
+        for (Entry port : root.items("soloOn")) soloOn.add(port(port, ports));
         Power power = power(kind.text());
         root.nothingElse();
         return new Template(
@@ -119,6 +127,9 @@ final class TemplateReader {
                 pickers,
                 ends,
                 carries,
+                clock,
+                pictures,
+                soloOn,
                 power);
     }
 
@@ -137,11 +148,14 @@ final class TemplateReader {
                     new Port(
                             item.text("id"),
                             item.text("label", ""),
-                            item.text("connector"),
+                            connector(item.field("connector")),
                             carries(item),
                             item.whole("takes", 0, 64, 0),
                             item.whole("gives", 0, 64, 0),
                             item.truth("host", false),
+                            item.truth("plug", false),
+                            picture(item),
+                            item.text("pictureKnob", ""),
                             electric(item));
             item.nothingElse();
             ports.add(port);
@@ -151,6 +165,121 @@ final class TemplateReader {
                 points.put(port.outPoint(), new Point(port.outPoint(), port.label(), port.gives()));
         }
         return ports;
+    }
+
+    private static String connector(Entry name) throws FileTrouble {
+        Set<String> known = Templates.connectors();
+        if (!known.contains(name.text())) throw name.unknown("connector", name.text(), known);
+        return name.text();
+    }
+
+    private static Optional<PictureFormat> picture(Entry item) throws FileTrouble {
+        Optional<Entry> said = item.maybe("picture");
+        if (said.isEmpty()) return Optional.empty();
+        Optional<PictureFormat> format = PictureFormat.of(said.get().text());
+        if (format.isEmpty())
+            throw said.get()
+                    .trouble(
+                            "\"%s\" should be lines and pictures a second, like \"1080p60\"",
+                            said.get().text());
+        return format;
+    }
+
+    private static String port(Entry name, List<Port> ports) throws FileTrouble {
+        List<String> ids = ports.stream().map(Port::id).toList();
+        if (!ids.contains(name.text())) throw name.unknown("port", name.text(), ids);
+        return name.text();
+    }
+
+    private void pictureKnobsExist(List<Port> ports) throws FileTrouble {
+        for (Port port : ports) {
+            String name = port.pictureKnob();
+            if (name.isEmpty()) continue;
+            boolean formats =
+                    knobs.get(name) instanceof Knob.Choice choice
+                            && choice.options().stream()
+                                    .allMatch(o -> PictureFormat.of(o.id()).isPresent());
+            if (!formats)
+                throw root.field("ports").unknown("choice of formats", name, knobs.keySet());
+            governing.add(name);
+        }
+    }
+
+    private void knobsGovern() throws FileTrouble {
+        for (Entry knob : repeat.items(root, "knobs")) {
+            if (!governing.contains(knob.text("id"))) {
+                throw knob.trouble(
+                        "the knob \"%s\" governs no route; name it in a route's \"knobs\"",
+                        knob.text("id"));
+            }
+        }
+    }
+
+    private Clock clock(List<Port> ports) throws FileTrouble {
+        Optional<Entry> said = root.maybe("clock");
+        if (said.isEmpty()) return Clock.NONE;
+        Entry clock = said.get();
+        List<Integer> rates = new ArrayList<>();
+        for (Entry rate : clock.field("rates").items())
+            rates.add((int) rate.number(8_000, 384_000));
+        if (rates.isEmpty()) throw clock.field("rates").trouble("name at least one rate in Hz");
+        List<String> converts = new ArrayList<>();
+        for (Entry port : clock.items("converts")) converts.add(port(port, ports));
+        Clock read =
+                new Clock(
+                        rates,
+                        choice(clock, "rateKnob", rates.stream().map(String::valueOf).toList()),
+                        choice(
+                                clock,
+                                "clockKnob",
+                                Stream.concat(
+                                                Stream.of(Clock.INTERNAL),
+                                                ports.stream().map(Port::id))
+                                        .toList()),
+                        converts);
+        clock.nothingElse();
+        return read;
+    }
+
+    /// A knob that a field names and that governs more than routes: a choice whose options are all
+    /// among those words.
+    private String choice(Entry item, String field, List<String> words) throws FileTrouble {
+        Optional<Entry> name = item.maybe(field);
+        if (name.isEmpty()) return "";
+        if (!(knobs.get(name.get().text()) instanceof Knob.Choice choice))
+            throw name.get().unknown("choice", name.get().text(), knobs.keySet());
+        for (Knob.Option option : choice.options())
+            if (!words.contains(option.id()))
+                throw name.get().unknown("option for this knob", option.id(), words);
+        governing.add(choice.id());
+        return choice.id();
+    }
+
+    private List<PictureRoute> pictures(
+            List<Port> ports, List<Endpoint> endpoints, List<Picker> pickers) throws FileTrouble {
+        Set<String> from = new LinkedHashSet<>(List.of(PictureRoute.LENS));
+        Set<String> to = new LinkedHashSet<>(List.of(PictureRoute.AIR));
+        for (Port port : ports) {
+            from.add(port.id());
+            to.add(port.id());
+        }
+        endpoints.forEach(endpoint -> to.add(endpoint.id()));
+        pickers.forEach(picker -> from.add(picker.id()));
+        List<PictureRoute> pictures = new ArrayList<>();
+        for (Entry item : repeat.items(root, "pictures")) {
+            pictures.add(
+                    new PictureRoute(
+                            among(item.field("from"), "picture's beginning", from),
+                            among(item.field("to"), "picture's end", to),
+                            delay(item)));
+            item.nothingElse();
+        }
+        return pictures;
+    }
+
+    private static String among(Entry name, String what, Set<String> known) throws FileTrouble {
+        if (!known.contains(name.text())) throw name.unknown(what, name.text(), known);
+        return name.text();
     }
 
     private void phantomKnobsExist(List<Port> ports) throws FileTrouble {
@@ -180,6 +309,7 @@ final class TemplateReader {
                 item.number("levelDbu", -80, 60, usual.levelDbu()),
                 item.number("mostDbu", -60, 80, usual.mostDbu()),
                 balanced,
+                item.number("ohms", 0.01, 100e6, usual.ohms()),
                 phantom(item, usual.phantom()),
                 knob,
                 item.truth("floating", usual.floating()),
@@ -202,7 +332,9 @@ final class TemplateReader {
     private Power power(String kind) throws FileTrouble {
         Optional<Entry> said = root.maybe("power");
         if (said.isEmpty())
-            return kind.equals("computer") ? new Power(List.of("mains"), true, 60, 0) : Power.NONE;
+            return kind.equals("computer")
+                    ? new Power(List.of("mains"), true, 60, 0, 0)
+                    : Power.NONE;
         List<String> from = new ArrayList<>();
         for (Entry item : said.get().field("from").items())
             from.add(among(item, item.text(), Power.KINDS));
@@ -212,6 +344,7 @@ final class TemplateReader {
                         from,
                         said.get().truth("earthed", false),
                         said.get().number("watts", 0, 5000, 0),
+                        said.get().number("mostWatts", 0, 20_000, 0),
                         said.get().number("batteryWh", 0, 5000, 0));
         said.get().nothingElse();
         return power;
@@ -277,6 +410,16 @@ final class TemplateReader {
                             role,
                             item.whole("effort", 1, 9, 1),
                             new Setting.Switch(item.truth("standing", false)));
+            case "time" ->
+                    new Knob.Time(
+                            id,
+                            label,
+                            role,
+                            item.whole("effort", 1, 9, 1),
+                            item.number("minMs", 0, Delay.LONGEST_MS, 0),
+                            item.number("maxMs", 0, Delay.LONGEST_MS, 500),
+                            item.number("stepMs", 0.01, 1000, 1),
+                            new Setting.Time(item.number("standing", 0, Delay.LONGEST_MS, 0)));
             case "choice" -> {
                 List<Knob.Option> options = options(item);
                 yield new Knob.Choice(
@@ -289,7 +432,9 @@ final class TemplateReader {
             }
             default ->
                     throw kind.unknown(
-                            "kind of knob", kind.text(), List.of("level", "switch", "choice"));
+                            "kind of knob",
+                            kind.text(),
+                            List.of("level", "switch", "time", "choice"));
         };
     }
 
@@ -316,7 +461,7 @@ final class TemplateReader {
                     || pickers.stream().anyMatch(p -> p.id().equals(idText(id)))) {
                 throw id.trouble("there are two knobs \"%s\"; an id may be used once", id.text());
             }
-            boolean standard = item.truth("standard", false);
+            Picker.Standard standard = standard(item);
             pickers.add(
                     new Picker(
                             id.text(),
@@ -329,11 +474,26 @@ final class TemplateReader {
                                                     "desktop", Picker.Picks.DESKTOP)),
                             point(item.field("point")).id(),
                             standard,
-                            item.text("standing", standard ? Picker.NONE : Picker.DEFAULT),
-                            delay(item)));
+                            item.text(
+                                    "standing",
+                                    standard == Picker.Standard.DEFAULT
+                                            ? Picker.NONE
+                                            : Picker.DEFAULT),
+                            delay(item),
+                            governors(item)));
             item.nothingElse();
         }
         return pickers;
+    }
+
+    private static Picker.Standard standard(Entry item) throws FileTrouble {
+        Optional<Entry> said = item.maybe("standard");
+        if (said.isEmpty()) return Picker.Standard.NOT;
+        return said.get()
+                .word(
+                        Map.of(
+                                Picker.DEFAULT, Picker.Standard.DEFAULT,
+                                Picker.COMMUNICATIONS, Picker.Standard.COMMUNICATIONS));
     }
 
     private static String idText(Entry id) {
@@ -414,15 +574,15 @@ final class TemplateReader {
     }
 
     private static Governor plain(Entry entry, Knob knob) throws FileTrouble {
-        if (knob instanceof Knob.Level) return Governor.level(knob.id());
+        if (isPlain(knob)) return Governor.plain(knob.id());
         throw entry.trouble(
                 "say when \"%s\" opens this route: {\"knob\": …, \"open\": […]}", knob.id());
     }
 
     private static Governor governor(Entry entry, Knob knob) throws FileTrouble {
-        if (knob instanceof Knob.Level) {
+        if (isPlain(knob)) {
             entry.nothingElse();
-            return Governor.level(knob.id());
+            return Governor.plain(knob.id());
         }
         List<String> words =
                 knob instanceof Knob.Choice choice
@@ -431,19 +591,33 @@ final class TemplateReader {
         Map<String, Double> effects = new HashMap<>();
         Optional<Entry> gains = entry.maybe("gainDb");
         Optional<Entry> open = entry.maybe("open");
-        if (gains.isPresent() == open.isPresent())
-            throw entry.trouble("either \"open\" or \"gainDb\" should stand here");
+        Map<String, Double> delays = new HashMap<>();
+        Optional<Entry> late = entry.maybe("delayMs");
+        boolean oneOfThem = gains.isPresent() != open.isPresent();
+        if (!oneOfThem && (gains.isPresent() || late.isEmpty()))
+            throw entry.trouble("either \"open\" or \"gainDb\" should stand here, or \"delayMs\"");
         if (open.isPresent()) {
             for (Entry word : open.get().items()) effects.put(among(word, word.text(), words), 0.0);
-        } else {
-            for (var gain : gains.get().each().entrySet()) {
-                effects.put(
-                        among(gain.getValue(), gain.getKey(), words),
-                        gain.getValue().number(-120, 40));
-            }
         }
+        if (gains.isPresent()) perWord(gains.get(), words, -120, 40, effects);
+        if (late.isPresent()) perWord(late.get(), words, 0, Delay.LONGEST_MS, delays);
         entry.nothingElse();
-        return new Governor(knob.id(), effects, open.isPresent() ? Double.NEGATIVE_INFINITY : 0);
+        double otherwise = open.isPresent() ? Double.NEGATIVE_INFINITY : 0;
+        return new Governor(knob.id(), effects, otherwise, delays);
+    }
+
+    private static boolean isPlain(Knob knob) {
+        return knob instanceof Knob.Level || knob instanceof Knob.Time;
+    }
+
+    private static void perWord(
+            Entry figures, List<String> words, double least, double most, Map<String, Double> into)
+            throws FileTrouble {
+        for (var figure : figures.each().entrySet()) {
+            into.put(
+                    among(figure.getValue(), figure.getKey(), words),
+                    figure.getValue().number(least, most));
+        }
     }
 
     private static String among(Entry place, String word, List<String> words) throws FileTrouble {

@@ -7,7 +7,9 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import rivulus.gear.Catalogue;
+import rivulus.gear.Connector;
 import rivulus.gear.LeadKind;
 import rivulus.gear.Leads;
 import rivulus.gear.Template;
@@ -75,11 +77,35 @@ public final class Templates {
         }
     }
 
-    /// The kinds of lead that ship.
+    /// The kinds of connector and lead that ship.
     public static Leads leads() {
+        return Shipped.LEADS;
+    }
+
+    /// The names of the connectors there are.
+    static Set<String> connectors() {
+        return Shipped.LEADS.connectors().keySet();
+    }
+
+    /// Read once.
+    private static final class Shipped {
+        private static final Leads LEADS = readLeads();
+    }
+
+    private static Leads readLeads() {
         String file = "/rivulus/leads.json";
         try {
             Entry root = Entry.root(file, Json.parse(resource(file), file));
+            List<Connector> connectors = new ArrayList<>();
+            for (Entry connector : root.items("connectors")) {
+                connectors.add(
+                        new Connector(
+                                connector.text("name"),
+                                connector.text("body"),
+                                connector.whole("contacts", 0, 100, 0),
+                                connector.truth("pins", false),
+                                connector.truth("power", false)));
+            }
             Map<String, List<String>> fits = new HashMap<>();
             Entry said = root.field("fits");
             for (String connector : said.each().keySet())
@@ -95,9 +121,10 @@ public final class Templates {
                                 lead.truth("balanced", false),
                                 lead.truth("conducts", true),
                                 lead.number("longestM", 0, 1e6, 10),
-                                lead.whole("cost", 0, 100, 2)));
+                                lead.whole("cost", 0, 100, 2),
+                                lead.text("adapts", "")));
             }
-            return new Leads(kinds, fits);
+            return new Leads(connectors, kinds, fits);
         } catch (FileTrouble broken) {
             throw new IllegalStateException(
                     "the program is damaged: " + broken.getMessage(), broken);

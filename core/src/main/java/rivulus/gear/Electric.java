@@ -7,6 +7,8 @@ package rivulus.gear;
 ///     analogue signal
 /// @param mostDbu the largest it gives, or takes before it clips, in dBu
 /// @param balanced whether it is balanced
+/// @param ohms the impedance it gives from, or takes with, in Ω; NaN where it carries no analogue
+///     signal
 /// @param phantom what it has to do with 48 V phantom power
 /// @param phantomKnob the switch that turns its phantom power on; empty where it is always on, or
 ///     gives none
@@ -19,6 +21,7 @@ public record Electric(
         double levelDbu,
         double mostDbu,
         boolean balanced,
+        double ohms,
         Phantom phantom,
         String phantomKnob,
         boolean floating,
@@ -52,31 +55,33 @@ public record Electric(
     /// @param gives whether sound comes out of it
     public static Electric usual(String carries, boolean balanced, boolean gives) {
         return switch (carries) {
-            case "mic" -> gives ? analogue(-54, -14, balanced) : micInput(balanced);
+            case "mic" -> gives ? analogue(-54, -14, balanced, 150) : micInput(balanced);
             case "line" ->
                     balanced
-                            ? analogue(PROFESSIONAL_LINE_DBU, 22, true)
-                            : analogue(CONSUMER_LINE_DBU, 10, false);
-            case "instrument" -> analogue(-18, gives ? 0 : 12, balanced);
-            case "headphones" -> analogue(0, gives ? 14 : 24, false);
-            case "speaker" -> analogue(30, 42, false);
-            case "headset" -> analogue(gives ? -12 : -40, gives ? 2 : -10, false);
-            case "net", "phone", "optical", "radio" -> digital(true);
+                            ? analogue(PROFESSIONAL_LINE_DBU, 22, true, gives ? 100 : 20_000)
+                            : analogue(CONSUMER_LINE_DBU, 10, false, gives ? 600 : 10_000);
+            case "instrument" -> analogue(-18, gives ? 0 : 12, balanced, gives ? 10_000 : 1e6);
+            case "headphones" -> analogue(0, gives ? 14 : 24, false, gives ? 10 : 32);
+            case "speaker" -> analogue(30, 42, false, gives ? 0.1 : 8);
+            case "headset" ->
+                    analogue(gives ? -12 : -40, gives ? 2 : -10, false, gives ? 100 : 2000);
+            case "net", "network-audio", "phone", "optical", "radio" -> digital(true);
             default -> digital(false);
         };
     }
 
     private static Electric micInput(boolean balanced) {
         return balanced
-                ? new Electric(-50, 4, true, Phantom.GIVES, "", false, "", 0, 0)
-                : analogue(-50, -15, false);
+                ? new Electric(-50, 4, true, 1500, Phantom.GIVES, "", false, "", 0, 0)
+                : analogue(-50, -15, false, 2000);
     }
 
-    private static Electric analogue(double level, double most, boolean balanced) {
-        return new Electric(level, most, balanced, Phantom.NONE, "", false, "", 0, 0);
+    private static Electric analogue(double level, double most, boolean balanced, double ohms) {
+        return new Electric(level, most, balanced, ohms, Phantom.NONE, "", false, "", 0, 0);
     }
 
     private static Electric digital(boolean floating) {
-        return new Electric(Double.NaN, Double.NaN, false, Phantom.NONE, "", floating, "", 0, 0);
+        return new Electric(
+                Double.NaN, Double.NaN, false, Double.NaN, Phantom.NONE, "", floating, "", 0, 0);
     }
 }

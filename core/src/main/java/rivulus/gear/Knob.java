@@ -94,6 +94,39 @@ public sealed interface Knob {
         }
     }
 
+    /// A delay that can be dialled in.
+    ///
+    /// @param minMs shortest
+    /// @param maxMs longest
+    /// @param stepMs smallest turn
+    record Time(
+            String id,
+            String label,
+            String role,
+            int effort,
+            double minMs,
+            double maxMs,
+            double stepMs,
+            Setting standing)
+            implements Knob {
+        @Override
+        public List<Setting> others(Setting present) {
+            Setting least = new Setting.Time(minMs);
+            return least.equals(present) ? List.of() : List.of(least);
+        }
+
+        @Override
+        public boolean takes(Setting setting) {
+            return setting instanceof Setting.Time(double ms) && ms >= minMs && ms <= maxMs;
+        }
+
+        @Override
+        public String range() {
+            return "%s to %s ms"
+                    .formatted(new Setting.Time(minMs).word(), new Setting.Time(maxMs).word());
+        }
+    }
+
     /// One out of several: a feed, a tap, a program's device.
     record Choice(
             String id,

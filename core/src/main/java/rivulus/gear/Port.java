@@ -1,5 +1,7 @@
 package rivulus.gear;
 
+import java.util.Optional;
+
 /// Where a lead goes in.
 ///
 /// A port that takes sound has a point `<id>.in`, one that gives sound a point `<id>.out`; a
@@ -7,9 +9,15 @@ package rivulus.gear;
 ///
 /// @param connector what the plug looks like, in plain words
 /// @param carries what kind of signal: `mic`, `line`, `instrument`, `headphones`, `speaker`,
-///     `headset`, `usb`, `net`, `phone`, `video`, `optical`, `radio`
+///     `headset`, `usb`, `net`, `network-audio`,
+///     `phone`, `video`, `optical`, `radio`, `power`
 /// @param takes channels that come in, 0 for none
 /// @param gives channels that go out, 0 for none
+/// @param plug whether it is a plug on a cord of its own, that goes straight into a socket
+/// @param picture the most lines and pictures a second it gives, takes or passes on, where it
+///     carries picture
+/// @param pictureKnob the choice that sets which of them it gives, its options written `1080p60`;
+///     empty where nothing does
 /// @param host whether devices joined here show up on this computer
 /// @param electric levels, balance, phantom and 5 V power
 public record Port(
@@ -20,6 +28,9 @@ public record Port(
         int takes,
         int gives,
         boolean host,
+        boolean plug,
+        Optional<PictureFormat> picture,
+        String pictureKnob,
         Electric electric) {
     /// The point that sound enters by.
     public String inPoint() {

@@ -8,13 +8,16 @@ import java.util.List;
 ///     (fed by what it is plugged into), `none`
 /// @param earthed whether its mains plug joins it to the safety earth
 /// @param watts what it draws; 0 where that does not matter
+/// @param mostWatts what it may feed on: the rating of an outlet strip; 0 for what feeds nothing
+///     from the mains
 /// @param batteryWh what its battery holds when new, in Wh; 0 for none
-public record Power(List<String> from, boolean earthed, double watts, double batteryWh) {
+public record Power(
+        List<String> from, boolean earthed, double watts, double mostWatts, double batteryWh) {
     public static final List<String> KINDS =
             List.of("mains", "usb", "battery", "phantom", "jack", "none");
 
     /// It needs none.
-    public static final Power NONE = new Power(List.of("none"), false, 0, 0);
+    public static final Power NONE = new Power(List.of("none"), false, 0, 0, 0);
 
     public Power {
         from = List.copyOf(from);

@@ -39,6 +39,18 @@ public sealed interface Setting {
         }
     }
 
+    /// A delay in ms, 0 or more.
+    record Time(double ms) implements Setting {
+        public Time {
+            if (!(ms >= 0)) throw new IllegalArgumentException("a delay is 0 ms or more");
+        }
+
+        @Override
+        public String word() {
+            return ms == Math.rint(ms) ? Long.toString((long) ms) : Double.toString(ms);
+        }
+    }
+
     /// The setting as one plain word, as show files and governors write it.
     String word();
 }

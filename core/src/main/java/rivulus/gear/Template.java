@@ -7,8 +7,12 @@ import java.util.Optional;
 ///
 /// @param id what shows refer to: `show-desk-four-mic`
 /// @param kind what it is in a rig: `desk`, `recorder`, `microphone`, `wearable`, `loudspeaker`,
-///     `computer`, `program`, `service`, `phone`, `isolator`, `cable`, `room`, `person`
+///     `computer`, `program`, `service`, `phone`, `adapter`, `isolator`, `cable`, `hub`, `strip`,
+///     `battery`, `room`, `person`
 /// @param points inner points and the points of the ports
+/// @param clock its sample clock
+/// @param pictures how picture passes through it
+/// @param soloOn the ports at which solo is heard; empty where there is no solo
 /// @param power what it runs on
 /// @param air how a room carries sound; only rooms have it
 public record Template(
@@ -24,6 +28,9 @@ public record Template(
         List<Picker> pickers,
         List<AcousticEnd> ends,
         Optional<Air> air,
+        Clock clock,
+        List<PictureRoute> pictures,
+        List<String> soloOn,
         Power power) {
     public Template {
         ports = List.copyOf(ports);
@@ -33,6 +40,8 @@ public record Template(
         endpoints = List.copyOf(endpoints);
         pickers = List.copyOf(pickers);
         ends = List.copyOf(ends);
+        pictures = List.copyOf(pictures);
+        soloOn = List.copyOf(soloOn);
     }
 
     /// The port of that id.

@@ -118,6 +118,7 @@ public final class Openings {
         Map<Integer, Setting> turned = new LinkedHashMap<>(trail.turned);
         int effort = trail.effort;
         double db = leg.gainDb();
+        double ms = trail.ms + leg.delay().ms();
         for (Leg.Govern govern : leg.governors()) {
             Setting stands = turned.getOrDefault(govern.knob(), positions.get(govern.knob()));
             if (!govern.governor().opens(stands)) {
@@ -130,12 +131,11 @@ public final class Openings {
                 stands = opener;
             }
             db += govern.governor().gainDb(stands);
+            ms += govern.governor().delayMs(stands);
         }
         double after = trail.db + db;
         if (after < FAINTEST_DB) return;
-        open.add(
-                new Trail(
-                        leg.to(), leg, trail, turned, effort, after, trail.ms + leg.delay().ms()));
+        open.add(new Trail(leg.to(), leg, trail, turned, effort, after, ms));
     }
 
     private static Setting opener(Knob knob, Leg.Govern govern, Setting stands) {

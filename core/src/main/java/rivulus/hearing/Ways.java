@@ -120,7 +120,7 @@ public final class Ways {
         double[][] gains = identity(live.graph().nodesOf(start.point()).length);
         for (Trail t : trail) {
             Leg leg = live.leg(t.edge);
-            delay = delay.plus(leg.delay());
+            delay = delay.plus(live.legDelay(leg));
             band = bands.after(band, live.band(t.edge));
             gains = through(leg, gains);
             steps.add(

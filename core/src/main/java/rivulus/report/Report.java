@@ -188,6 +188,7 @@ public final class Report {
     private static Object setting(Setting setting) {
         return switch (setting) {
             case Setting.Level level -> level.isOff() ? "off" : number(level.db());
+            case Setting.Time(double ms) -> number(ms);
             case Setting.Switch(boolean on) -> on;
             case Setting.Choice(String option) -> option;
         };

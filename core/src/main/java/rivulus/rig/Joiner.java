@@ -115,7 +115,7 @@ public final class Joiner {
             Device device = device(id, box, grown.at().device());
             for (Port in : box.ports()) {
                 if (in.takes() == 0) continue;
-                Optional<LeadKind> lead = leads.between(grown.port().connector(), in.connector());
+                Optional<LeadKind> lead = leads.between(grown.port(), in);
                 if (lead.isEmpty()) continue;
                 for (Port out : box.ports()) {
                     if (out.gives() == 0 || out == in) continue;
@@ -164,7 +164,7 @@ public final class Joiner {
         for (Port port : catalogue.get(to.template()).ports()) {
             Ref ref = new Ref(to.id(), port.id());
             if (taken.contains(ref) || !meets(grown.port(), port)) continue;
-            Optional<LeadKind> lead = leads.between(grown.port().connector(), port.connector());
+            Optional<LeadKind> lead = leads.between(grown.port(), port);
             if (lead.isEmpty()) continue;
             List<Cable> cables = new ArrayList<>(grown.cables());
             cables.add(cable(grown.at(), ref, cables.size()));

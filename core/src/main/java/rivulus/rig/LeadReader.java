@@ -60,7 +60,7 @@ public final class LeadReader {
     public LeadReport read(Cable cable) {
         End a = end(cable.from());
         End b = end(cable.to());
-        Optional<LeadKind> kind = leads.between(a.port().connector(), b.port().connector());
+        Optional<LeadKind> kind = leads.between(a.port(), b.port());
         List<LeadReport.Passage> passages = new ArrayList<>();
         List<Fault> faults = new ArrayList<>();
         fits(a, b, kind, faults);
@@ -108,7 +108,11 @@ public final class LeadReader {
             return;
         }
         boolean bothSound = isAnalogue(a) && isAnalogue(b);
-        boolean alike = bothSound || a.port().carries().equals(b.port().carries());
+        boolean alike =
+                bothSound
+                        || a.port().carries().equals(b.port().carries())
+                        || charges(a, b)
+                        || charges(b, a);
         if (!alike) {
             faults.add(
                     new Fault(
@@ -128,6 +132,15 @@ public final class LeadReader {
                             "no lead goes from %s to %s"
                                     .formatted(a.port().connector(), b.port().connector())));
         }
+    }
+
+    /// Whether a lead only brings 5 V from one to the other.
+    static boolean charges(End gives, End takes) {
+        boolean power =
+                gives.port().carries().equals("power") || takes.port().carries().equals("power");
+        return power
+                && gives.port().electric().givesMa() > 0
+                && takes.port().electric().drawsMa() > 0;
     }
 
     private static boolean isSpeaker(End out, End in) {

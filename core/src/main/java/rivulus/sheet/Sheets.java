@@ -222,7 +222,7 @@ public final class Sheets {
     }
 
     private static String why(Picker picker) {
-        if (picker.standard())
+        if (picker.isStandard())
             return "every program that follows the default "
                     + (picker.picks() == Picker.Picks.OUTPUT ? "plays there" : "listens there");
         return switch (picker.picks()) {

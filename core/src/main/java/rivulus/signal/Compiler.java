@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.SequencedMap;
+import java.util.stream.Stream;
 import rivulus.gear.AcousticEnd;
 import rivulus.gear.Air;
 import rivulus.gear.Band;
@@ -109,23 +110,35 @@ public final class Compiler {
             double gainDb,
             Delay delay,
             Band band,
+            List<String> marks,
             List<ChannelMap> map,
             List<Leg.Govern> governors) {
         List<ChannelMap> channels =
                 map.isEmpty()
                         ? ChannelMap.usual(pointNodes.get(from).length, pointNodes.get(to).length)
                         : map;
-        legs.add(new Leg(legs.size(), kind, from, to, gainDb, delay, band, channels, governors));
+        legs.add(
+                new Leg(
+                        legs.size(),
+                        kind,
+                        from,
+                        to,
+                        gainDb,
+                        delay,
+                        band,
+                        marks,
+                        channels,
+                        governors));
+    }
+
+    /// A stretch that changes nothing.
+    private void addPlain(Leg.Kind kind, Ref from, Ref to) {
+        addLeg(kind, from, to, 0, Delay.NONE, Band.OPEN, List.of(), List.of(), List.of());
     }
 
     private void addRoutes(Device device) {
         for (Route route : template(device).routes()) {
-            List<Leg.Govern> governors = new ArrayList<>();
-            for (Governor governor : route.governors()) {
-                governors.add(
-                        new Leg.Govern(
-                                knobIndex.get(new Ref(device.id(), governor.knob())), governor));
-            }
+            List<Leg.Govern> governors = governors(device, route.governors());
             addLeg(
                     Leg.Kind.ROUTE,
                     new Ref(device.id(), route.from()),
@@ -133,9 +146,19 @@ public final class Compiler {
                     route.gainDb(),
                     route.delay(),
                     route.band(),
+                    route.marks(),
                     route.map(),
                     governors);
         }
+    }
+
+    private List<Leg.Govern> governors(Device device, List<Governor> governors) {
+        List<Leg.Govern> known = new ArrayList<>();
+        for (Governor governor : governors) {
+            int knob = knobIndex.get(new Ref(device.id(), governor.knob()));
+            known.add(new Leg.Govern(knob, governor));
+        }
+        return known;
     }
 
     private void addCable(Cable cable) {
@@ -149,7 +172,7 @@ public final class Compiler {
         if (gives.gives() == 0 || takes.takes() == 0) return;
         Ref from = new Ref(giver, gives.outPoint());
         Ref to = new Ref(taker, takes.inPoint());
-        addLeg(Leg.Kind.CABLE, from, to, 0, Delay.NONE, Band.OPEN, List.of(), List.of());
+        addPlain(Leg.Kind.CABLE, from, to);
     }
 
     private Port port(Ref ref) {
@@ -231,8 +254,12 @@ public final class Compiler {
         Optional<Device> computer = computerOf(device);
         for (Picker picker : template(device).pickers()) {
             List<Knob.Option> options = new ArrayList<>();
-            if (!picker.standard())
-                options.add(new Knob.Option(Picker.DEFAULT, "the computer's default"));
+            for (Picker.Standard standard : Picker.Standard.values()) {
+                boolean there =
+                        standard.isAbove(picker.standard())
+                                && computer.map(c -> has(c, standard)).orElse(false);
+                if (there) options.add(new Knob.Option(standard.word(), standard.words()));
+            }
             options.add(new Knob.Option(Picker.NONE, "nothing"));
             for (Shown shown : computer.map(this::endpointsOn).orElse(List.of())) {
                 if (shown.side(picker.picks()).isEmpty()) continue;
@@ -267,24 +294,37 @@ public final class Compiler {
                 if (side.isEmpty()) continue;
                 Ref from = picker.picks() == Picker.Picks.OUTPUT ? point : side.get();
                 Ref to = picker.picks() == Picker.Picks.OUTPUT ? side.get() : point;
-                addPick(from, to, picker.delay(), List.of(pick(knob, shown.key())));
-                if (picker.standard()) continue;
-                standardOf(computer.get(), picker.picks())
-                        .ifPresent(
-                                standard ->
-                                        addPick(
-                                                from,
-                                                to,
-                                                picker.delay(),
-                                                List.of(
-                                                        pick(knob, Picker.DEFAULT),
-                                                        pick(standard, shown.key()))));
+                List<Leg.Govern> own = governors(device, picker.governors());
+                addPick(from, to, picker.delay(), and(own, List.of(pick(knob, shown.key()))));
+                for (List<Leg.Govern> followed : following(computer.get(), picker, knob, shown))
+                    addPick(from, to, picker.delay(), and(own, followed));
             }
         }
     }
 
+    /// The ways in which a picker can follow the computer's own picks to an endpoint: the default,
+    /// the default for calls, and the latter where it follows the former.
+    private List<List<Leg.Govern>> following(
+            Device computer, Picker picker, int knob, Shown shown) {
+        List<List<Leg.Govern>> ways = new ArrayList<>();
+        for (Picker standard : standardsOf(computer, picker.picks())) {
+            if (!standard.standard().isAbove(picker.standard())) continue;
+            int followed = knobIndex.get(new Ref(computer.id(), standard.id()));
+            List<Leg.Govern> follows = List.of(pick(knob, standard.standard().word()));
+            ways.add(and(follows, List.of(pick(followed, shown.key()))));
+            for (List<Leg.Govern> on : following(computer, standard, followed, shown))
+                ways.add(and(follows, on));
+        }
+        return ways;
+    }
+
     private void addPick(Ref from, Ref to, Delay delay, List<Leg.Govern> governors) {
-        addLeg(Leg.Kind.PICK, from, to, 0, delay, Band.OPEN, List.of(), governors);
+        List<String> marks = List.of("buffer");
+        addLeg(Leg.Kind.PICK, from, to, 0, delay, Band.OPEN, marks, List.of(), governors);
+    }
+
+    private static List<Leg.Govern> and(List<Leg.Govern> some, List<Leg.Govern> more) {
+        return Stream.concat(more.stream(), some.stream()).toList();
     }
 
     private static Leg.Govern pick(int knob, String option) {
@@ -292,12 +332,16 @@ public final class Compiler {
                 knob, new Governor("", Map.of(option, 0.0), Double.NEGATIVE_INFINITY));
     }
 
-    private Optional<Integer> standardOf(Device computer, Picker.Picks picks) {
+    /// The computer's own picks that others may follow on that side.
+    private List<Picker> standardsOf(Device computer, Picker.Picks picks) {
         Picker.Picks side = picks == Picker.Picks.INPUT ? Picker.Picks.INPUT : Picker.Picks.OUTPUT;
         return template(computer).pickers().stream()
-                .filter(p -> p.standard() && p.picks() == side)
-                .findFirst()
-                .map(p -> knobIndex.get(new Ref(computer.id(), p.id())));
+                .filter(p -> p.isStandard() && p.picks() == side)
+                .toList();
+    }
+
+    private boolean has(Device computer, Picker.Standard standard) {
+        return template(computer).pickers().stream().anyMatch(p -> p.standard() == standard);
     }
 
     // Air and ears
@@ -357,6 +401,7 @@ public final class Compiler {
                 delay,
                 Band.OPEN,
                 List.of(),
+                List.of(),
                 List.of());
     }
 
@@ -411,7 +456,7 @@ public final class Compiler {
         for (AcousticEnd end : template(device).ends()) {
             if (end.kind() != AcousticEnd.Kind.WORN) continue;
             Ref point = new Ref(device.id(), end.point());
-            addLeg(Leg.Kind.WORN, point, ear, 0, Delay.NONE, Band.OPEN, List.of(), List.of());
+            addPlain(Leg.Kind.WORN, point, ear);
         }
     }
 

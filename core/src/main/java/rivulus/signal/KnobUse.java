@@ -3,6 +3,7 @@ package rivulus.signal;
 import rivulus.gear.Knob;
 import rivulus.gear.Setting;
 import rivulus.show.Ref;
+import rivulus.words.Words;
 
 /// One knob of one device in the rig.
 public record KnobUse(Ref ref, String device, Knob knob) {
@@ -13,9 +14,10 @@ public record KnobUse(Ref ref, String device, Knob knob) {
 
     /// A setting in the gear's own words.
     public String say(Setting setting) {
-        if (setting instanceof Setting.Level level) {
-            return level.isOff() ? "off" : rivulus.words.Words.db(level.db());
-        }
-        return knob.say(setting);
+        return switch (setting) {
+            case Setting.Level level -> level.isOff() ? "off" : Words.db(level.db());
+            case Setting.Time(double ms) -> Words.ms(ms);
+            case Setting.Switch _, Setting.Choice _ -> knob.say(setting);
+        };
     }
 }

@@ -12,6 +12,7 @@ import rivulus.show.Ref;
 ///
 /// @param gainDb gain with every governor at 0 dB
 /// @param map which channels it joins, at which gain
+/// @param marks what is done to the sound on the way, see [rivulus.gear.Route]
 /// @param governors the knobs that govern it, by their place in [SignalGraph#knobs()]
 public record Leg(
         int index,
@@ -21,9 +22,11 @@ public record Leg(
         double gainDb,
         Delay delay,
         Band band,
+        List<String> marks,
         List<ChannelMap> map,
         List<Govern> governors) {
     public Leg {
+        marks = List.copyOf(marks);
         map = List.copyOf(map);
         governors = List.copyOf(governors);
     }

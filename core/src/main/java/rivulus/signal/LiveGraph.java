@@ -4,6 +4,7 @@ import java.util.Arrays;
 import java.util.BitSet;
 import java.util.Set;
 import java.util.function.IntPredicate;
+import rivulus.gear.Delay;
 
 /// The graph as sound finds it at one stand of the knobs: only open legs, only what can still reach
 /// an ear.
@@ -13,6 +14,7 @@ public final class LiveGraph {
     private final SignalGraph graph;
     private final Positions positions;
     private final double[] legGain;
+    private final long[] legNs;
 
     private final int[] head;
     private final int[] edge;
@@ -21,10 +23,11 @@ public final class LiveGraph {
     private final long[] ns;
     private final int[] band;
 
-    private LiveGraph(SignalGraph graph, Positions positions, double[] legGain) {
+    private LiveGraph(SignalGraph graph, Positions positions, double[] legGain, long[] legNs) {
         this.graph = graph;
         this.positions = positions;
         this.legGain = legGain;
+        this.legNs = legNs;
         Edges edges = graph.edges;
         BitSet useful = reachingEars();
         int n = graph.nodes().size();
@@ -47,21 +50,27 @@ public final class LiveGraph {
             int leg = edges.leg[e];
             to[slot] = edges.to[e];
             gain[slot] = legGain[leg] * edges.mapGain[e];
-            ns[slot] = graph.legs().get(leg).delay().nanos();
+            ns[slot] = legNs[leg];
             band[slot] = graph.bandOf(leg);
         }
     }
 
     /// The graph as it is live at that stand of the knobs.
     public static LiveGraph of(SignalGraph graph, Positions positions) {
-        return new LiveGraph(graph, positions, legGains(graph, positions));
+        double[] gains = new double[graph.legs().size()];
+        long[] ns = new long[gains.length];
+        for (Leg leg : graph.legs()) {
+            gains[leg.index()] = gain(leg, positions);
+            ns[leg.index()] = nanos(leg, positions);
+        }
+        return new LiveGraph(graph, positions, gains, ns);
     }
 
     /// The same graph with one leg cut.
     public LiveGraph without(Leg leg) {
         double[] gains = legGain.clone();
         gains[leg.index()] = 0;
-        return new LiveGraph(graph, positions, gains);
+        return new LiveGraph(graph, positions, gains, legNs);
     }
 
     /// The same graph with nothing passing through some devices, as if they had failed.
@@ -71,23 +80,25 @@ public final class LiveGraph {
             if (devices.contains(leg.from().device()) || devices.contains(leg.to().device()))
                 gains[leg.index()] = 0;
         }
-        return new LiveGraph(graph, positions, gains);
+        return new LiveGraph(graph, positions, gains, legNs);
     }
 
     /// The same graph at another stand of the knobs; only legs of turned knobs are worked out anew.
     public LiveGraph at(Positions others) {
         double[] gains = legGain.clone();
+        long[] ns = legNs.clone();
         for (int k = 0; k < graph.knobs().size(); k++) {
             if (others.get(k).equals(positions.get(k))) continue;
-            for (Leg leg : graph.governedBy(k)) gains[leg.index()] = gain(leg, others);
+            for (Leg leg : graph.governedBy(k)) {
+                gains[leg.index()] = gain(leg, others);
+                ns[leg.index()] = nanos(leg, others);
+            }
         }
-        return new LiveGraph(graph, others, gains);
+        return new LiveGraph(graph, others, gains, ns);
     }
 
-    private static double[] legGains(SignalGraph graph, Positions positions) {
-        double[] gains = new double[graph.legs().size()];
-        for (Leg leg : graph.legs()) gains[leg.index()] = gain(leg, positions);
-        return gains;
+    private static long nanos(Leg leg, Positions positions) {
+        return leg.delay().nanos() + Math.round(positions.governedMs(leg) * 1e6);
     }
 
     private static double gain(Leg leg, Positions positions) {
@@ -106,7 +117,7 @@ public final class LiveGraph {
 
     /// Where this state and another of the same graph differ.
     ///
-    /// @param upstream every node from which a leg whose gain differs can be reached, in either
+    /// @param upstream every node from which a leg that differs can be reached, in either
     ///     state
     /// @param downstream every node that can be reached from such a leg, in either state
     public record Difference(BitSet upstream, BitSet downstream) {}
@@ -121,7 +132,8 @@ public final class LiveGraph {
         BitSet starts = new BitSet(graph.nodes().size());
         BitSet ends = new BitSet(graph.nodes().size());
         for (int e = 0; e < edges.size(); e++) {
-            if (legGain[edges.leg[e]] == other.legGain[edges.leg[e]]) continue;
+            int leg = edges.leg[e];
+            if (legGain[leg] == other.legGain[leg] && legNs[leg] == other.legNs[leg]) continue;
             starts.set(edges.from[e]);
             ends.set(edges.to[e]);
         }
@@ -179,6 +191,12 @@ public final class LiveGraph {
     /// Gain of a leg with its knobs as they stand; 0 where it is closed.
     public double legGain(int leg) {
         return legGain[leg];
+    }
+
+    /// How long a leg takes with its knobs as they stand.
+    public Delay legDelay(Leg leg) {
+        double more = positions.governedMs(leg);
+        return more == 0 ? leg.delay() : leg.delay().plus(Delay.exactly(more));
     }
 
     /// How many nodes there are, live or not.

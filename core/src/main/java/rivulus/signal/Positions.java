@@ -61,6 +61,14 @@ public final class Positions {
         return db;
     }
 
+    /// The milliseconds that the governors add to a leg.
+    public double governedMs(Leg leg) {
+        double ms = 0;
+        for (Leg.Govern govern : leg.governors())
+            ms += govern.governor().delayMs(settings[govern.knob()]);
+        return ms;
+    }
+
     @Override
     public boolean equals(Object other) {
         return other instanceof Positions positions && Arrays.equals(settings, positions.settings);

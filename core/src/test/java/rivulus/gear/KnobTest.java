@@ -71,7 +71,7 @@ class KnobTest {
 
     @Test
     void aLevelAddsItsDecibelsAndASwitchOpensOrCloses() {
-        Governor fader = Governor.level("fader");
+        Governor fader = Governor.plain("fader");
         assertThat(fader.gainDb(new Setting.Level(-6))).isEqualTo(-6);
         assertThat(fader.opens(new Setting.Level(Double.NEGATIVE_INFINITY))).isFalse();
         Governor mute = new Governor("mute", Map.of("off", 0.0), Double.NEGATIVE_INFINITY);
@@ -80,6 +80,17 @@ class KnobTest {
         Governor pad = new Governor("pad", Map.of("on", -20.0), 0);
         assertThat(pad.gainDb(new Setting.Switch(true))).isEqualTo(-20);
         assertThat(pad.gainDb(new Setting.Switch(false))).isZero();
+    }
+
+    @Test
+    void aTimeAddsItsMillisecondsAndAChoiceThoseOfItsStand() {
+        Governor offset = Governor.plain("offset");
+        assertThat(offset.delayMs(new Setting.Time(40))).isEqualTo(40);
+        assertThat(offset.gainDb(new Setting.Time(40))).isZero();
+        Governor buffer = new Governor("buffer", Map.of(), 0, Map.of("64", 1.333, "256", 5.333));
+        assertThat(buffer.delayMs(new Setting.Choice("256"))).isEqualTo(5.333);
+        assertThat(buffer.delayMs(new Setting.Choice("none"))).isZero();
+        assertThat(buffer.opens(new Setting.Choice("64"))).isTrue();
     }
 
     @ParameterizedTest(name = "{0} to {1}: {2}")
@@ -136,7 +147,7 @@ class KnobTest {
 
     @Test
     void aMachineRunsFromWhatItsTemplateSaysFirstUnlessSomebodyChose() {
-        Power power = new Power(List.of("mains", "battery"), true, 30, 55);
+        Power power = new Power(List.of("mains", "battery"), true, 30, 0, 55);
         assertThat(power.when("")).isEqualTo("mains");
         assertThat(power.when("battery")).isEqualTo("battery");
     }

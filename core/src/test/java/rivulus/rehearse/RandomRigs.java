@@ -9,6 +9,7 @@ import net.jqwik.api.Arbitraries;
 import net.jqwik.api.Arbitrary;
 import rivulus.gear.Band;
 import rivulus.gear.Catalogue;
+import rivulus.gear.Clock;
 import rivulus.gear.Delay;
 import rivulus.gear.Electric;
 import rivulus.gear.Point;
@@ -108,6 +109,9 @@ final class RandomRigs {
                             channels,
                             0,
                             false,
+                            false,
+                            Optional.empty(),
+                            "",
                             Electric.usual("line", false, false)));
             points.add(new Point(in + ".in", "", channels));
         }
@@ -122,6 +126,9 @@ final class RandomRigs {
                             0,
                             channels,
                             false,
+                            false,
+                            Optional.empty(),
+                            "",
                             Electric.usual("line", false, true)));
             points.add(new Point(out + ".out", "", channels));
         }
@@ -147,6 +154,9 @@ final class RandomRigs {
                 List.of(),
                 List.of(),
                 Optional.empty(),
+                Clock.NONE,
+                List.of(),
+                List.of(),
                 Power.NONE);
     }
 

@@ -39,6 +39,7 @@ class CompilerTest {
         assertThat(options(show, "call/plays-to"))
                 .containsExactlyInAnyOrder(
                         "default",
+                        "communications",
                         "none",
                         "desk/main",
                         "desk/chat",
@@ -50,7 +51,11 @@ class CompilerTest {
         assertThat(options(show, "stream-program/input1.of"))
                 .contains("desk/usb2", "sunniva-mic/mic")
                 .doesNotContain("desk/main");
-        assertThat(options(show, "cue-laptop/default-output")).doesNotContain("default");
+        assertThat(options(show, "cue-laptop/default-output"))
+                .doesNotContain("default", "communications");
+        assertThat(options(show, "cue-laptop/calls-output"))
+                .contains("default")
+                .doesNotContain("communications");
     }
 
     @Test

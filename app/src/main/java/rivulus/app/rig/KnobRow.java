@@ -2,6 +2,8 @@ package rivulus.app.rig;
 
 import java.util.Optional;
 import java.util.function.BiConsumer;
+import java.util.function.Function;
+import java.util.function.IntFunction;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
@@ -18,7 +20,6 @@ import rivulus.app.look.Look;
 import rivulus.chart.KnobSheet;
 import rivulus.gear.Knob;
 import rivulus.gear.Setting;
-import rivulus.words.Words;
 
 /// One knob: its label as it stands on the gear, and what it takes to turn it.
 final class KnobRow extends VBox {
@@ -39,6 +40,7 @@ final class KnobRow extends VBox {
         line.setAlignment(Pos.CENTER_LEFT);
         switch (row.use().knob()) {
             case Knob.Level level -> refresh = level(level, line);
+            case Knob.Time time -> refresh = time(time, line);
             case Knob.Switch _ -> refresh = toggle(line);
             case Knob.Choice choice -> refresh = choice(choice, line);
         }
@@ -67,38 +69,50 @@ final class KnobRow extends VBox {
     }
 
     private Runnable level(Knob.Level level, HBox line) {
+        return figure(line, "level", by -> stepped(level, by), text -> read(level, text));
+    }
+
+    private Runnable time(Knob.Time time, HBox line) {
+        return figure(line, "time", by -> stepped(time, by), text -> read(time, text));
+    }
+
+    /// A field for a figure, with a step down and a step up beside it and on the arrow keys.
+    ///
+    /// @param stepped the setting one step up (1) or down (−1)
+    /// @param read the setting that was typed, or empty where it is none
+    private Runnable figure(
+            HBox line,
+            String part,
+            IntFunction<Setting> stepped,
+            Function<String, Optional<Setting>> read) {
+        Knob knob = row.use().knob();
         TextField field = new TextField();
-        field.setId(id("level"));
+        field.setId(id(part));
         field.setPrefColumnCount(6);
         field.getStyleClass().add("level");
-        field.setAccessibleText(level.label() + ", " + level.range());
+        field.setAccessibleText(knob.label() + ", " + knob.range());
         Button down = new Button("\u2212");
         Button up = new Button("+");
         down.setFocusTraversable(false);
         up.setFocusTraversable(false);
-        down.setOnAction(_ -> turn(stepped(level, -1)));
-        up.setOnAction(_ -> turn(stepped(level, 1)));
-        field.setOnAction(_ -> typed(level, field));
+        down.setOnAction(_ -> turn(stepped.apply(-1)));
+        up.setOnAction(_ -> turn(stepped.apply(1)));
+        field.setOnAction(_ -> typed(read, field));
         field.focusedProperty()
                 .addListener(
                         (_, _, focused) -> {
-                            if (!focused) typed(level, field);
+                            if (!focused) typed(read, field);
                         });
         field.addEventFilter(
                 KeyEvent.KEY_PRESSED,
                 event -> {
-                    if (event.getCode() == KeyCode.UP) turn(stepped(level, 1));
-                    else if (event.getCode() == KeyCode.DOWN) turn(stepped(level, -1));
+                    if (event.getCode() == KeyCode.UP) turn(stepped.apply(1));
+                    else if (event.getCode() == KeyCode.DOWN) turn(stepped.apply(-1));
                     else return;
                     event.consume();
                 });
         line.getChildren().addAll(down, field, up);
-        return () ->
-                field.setText(
-                        row.stands() instanceof Setting.Level(double db)
-                                        && db > Double.NEGATIVE_INFINITY
-                                ? Words.db(db)
-                                : "off");
+        return () -> field.setText(row.use().say(row.stands()));
     }
 
     /// One step up or down: a whole decibel, or a bigger knob step; off below the bottom.
@@ -113,20 +127,20 @@ final class KnobRow extends VBox {
         return new Setting.Level(Math.min(next, level.maxDb()));
     }
 
-    private void typed(Knob.Level level, TextField field) {
-        Optional<Setting> read = read(level, field.getText());
-        read.ifPresent(this::turn);
-        if (read.isEmpty()) field.setText(row.use().say(row.stands()));
+    private Setting stepped(Knob.Time time, int by) {
+        if (!(row.stands() instanceof Setting.Time(double ms))) return row.stands();
+        return new Setting.Time(Math.clamp(ms + by * time.stepMs(), time.minMs(), time.maxMs()));
+    }
+
+    private void typed(Function<String, Optional<Setting>> read, TextField field) {
+        Optional<Setting> setting = read.apply(field.getText());
+        setting.ifPresent(this::turn);
+        if (setting.isEmpty()) field.setText(row.use().say(row.stands()));
     }
 
     /// "-6", "−6.0 dB", "off"; nothing where it is neither.
     static Optional<Setting> read(Knob.Level level, String text) {
-        String plain =
-                text.strip()
-                        .toLowerCase(java.util.Locale.ROOT)
-                        .replace('\u2212', '-')
-                        .replaceAll("\\s*db$", "")
-                        .strip();
+        String plain = plain(text, "db");
         if (plain.equals("off"))
             return level.closes() ? Optional.of(Setting.Level.OFF) : Optional.empty();
         try {
@@ -136,6 +150,24 @@ final class KnobRow extends VBox {
         } catch (NumberFormatException notANumber) {
             return Optional.empty();
         }
+    }
+
+    /// "40", "40 ms"; nothing where it is no time.
+    static Optional<Setting> read(Knob.Time time, String text) {
+        try {
+            double ms = Double.parseDouble(plain(text, "ms"));
+            return Optional.of(new Setting.Time(Math.clamp(ms, time.minMs(), time.maxMs())));
+        } catch (NumberFormatException notANumber) {
+            return Optional.empty();
+        }
+    }
+
+    private static String plain(String text, String unit) {
+        return text.strip()
+                .toLowerCase(java.util.Locale.ROOT)
+                .replace('\u2212', '-')
+                .replaceAll("[\\s\\h]*" + unit + "$", "")
+                .strip();
     }
 
     private Runnable toggle(HBox line) {
