@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.SequencedMap;
+import rivulus.gear.Knob;
 import rivulus.hearing.Loop;
 import rivulus.signal.KnobUse;
 import rivulus.signal.Leg;
@@ -58,6 +59,13 @@ final class Looping implements Check {
     }
 
     private static KnobUse knobOf(SceneProof scene, Leg leg) {
-        return scene.tracer().live().graph().knobs().get(leg.governors().getLast().knob());
+        List<KnobUse> knobs =
+                leg.governors().stream()
+                        .map(govern -> scene.tracer().live().graph().knobs().get(govern.knob()))
+                        .toList();
+        return knobs.stream()
+                .filter(use -> !use.knob().role().equals(Knob.PERMISSION))
+                .reduce((_, last) -> last)
+                .orElse(knobs.getLast());
     }
 }

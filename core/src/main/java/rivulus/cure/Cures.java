@@ -311,6 +311,7 @@ public final class Cures {
             for (Leg.Govern govern : leg.governors()) {
                 KnobUse use = trouble.live().graph().knobs().get(govern.knob());
                 if (use.ref().toString().equals(trouble.key().about())) continue;
+                if (use.knob().role().equals(Knob.PERMISSION)) continue;
                 for (Setting other : closings(use.knob(), positions.get(govern.knob()))) {
                     if (!govern.governor().opens(other)) steps.add(Map.of(use.ref(), other));
                 }

@@ -25,6 +25,7 @@ import rivulus.show.Ear;
 import rivulus.show.Extras;
 import rivulus.show.MuteKey;
 import rivulus.show.OwnTemplate;
+import rivulus.show.Owned;
 import rivulus.show.Person;
 import rivulus.show.Place;
 import rivulus.show.Playback;
@@ -296,7 +297,7 @@ final class ShowReader {
             unique(seen, item, "cable");
             cables.add(cable(item));
         }
-        return new Rig(all, cables, rig.get().extras());
+        return new Rig(all, cables, stock(rig.get()), rig.get().extras());
     }
 
     private Device device(Entry item) throws FileTrouble {
@@ -324,8 +325,33 @@ final class ShowReader {
                 on,
                 known(item, "worn", "person", people),
                 power(item, template),
+                outlet(item),
+                item.truth("toBuy", false),
                 knobs,
                 item.extras());
+    }
+
+    private String outlet(Entry item) throws FileTrouble {
+        String outlet = known(item, "outlet", "device", devices.keySet());
+        if (!outlet.isEmpty() && devices.get(outlet).power().mostWatts() == 0)
+            throw item.field("outlet")
+                    .trouble("\"%s\" is no outlet strip, so nothing plugs into it", outlet);
+        return outlet;
+    }
+
+    private List<Owned> stock(Entry rig) throws FileTrouble {
+        Set<String> kinds = new HashSet<>(Templates.leads().names());
+        kinds.addAll(catalogue.templates().keySet());
+        List<Owned> stock = new ArrayList<>();
+        for (Entry item : rig.items("stock")) {
+            stock.add(
+                    new Owned(
+                            known(item.field("what"), "kind of lead or gear", kinds),
+                            item.number("metres", 0, 1000, 0),
+                            item.whole("pieces", 1, 10_000, 1),
+                            item.extras()));
+        }
+        return stock;
     }
 
     private static String power(Entry item, Template template) throws FileTrouble {

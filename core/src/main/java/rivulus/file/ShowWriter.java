@@ -11,6 +11,7 @@ import rivulus.show.Device;
 import rivulus.show.Ear;
 import rivulus.show.Extras;
 import rivulus.show.MuteKey;
+import rivulus.show.Owned;
 import rivulus.show.Person;
 import rivulus.show.Place;
 import rivulus.show.Playback;
@@ -136,6 +137,7 @@ final class ShowWriter {
         return new Fields()
                 .put("devices", all(rig.devices(), ShowWriter::device))
                 .put("cables", all(rig.cables(), ShowWriter::cable))
+                .put("stock", all(rig.stock(), ShowWriter::owned))
                 .with(rig.extras());
     }
 
@@ -148,6 +150,8 @@ final class ShowWriter {
                 .put("on", device.on())
                 .put("worn", device.worn())
                 .put("power", device.power())
+                .put("outlet", device.outlet())
+                .put("toBuy", device.toBuy() ? true : null)
                 .put("knobs", knobs(device.knobs()))
                 .with(device.extras());
     }
@@ -176,6 +180,14 @@ final class ShowWriter {
                 .put("metres", cable.metres() == 0 ? null : cable.metres())
                 .put("toBuy", cable.toBuy() ? true : null)
                 .with(cable.extras());
+    }
+
+    private static Map<String, Object> owned(Owned owned) {
+        return new Fields()
+                .put("what", owned.what())
+                .put("metres", owned.metres() == 0 ? null : owned.metres())
+                .put("pieces", owned.pieces())
+                .with(owned.extras());
     }
 
     private static Map<String, Object> scene(Scene scene) {

@@ -59,7 +59,7 @@ public record Electric(
             case "line" ->
                     balanced
                             ? analogue(PROFESSIONAL_LINE_DBU, 22, true, gives ? 100 : 20_000)
-                            : analogue(CONSUMER_LINE_DBU, 10, false, gives ? 600 : 10_000);
+                            : analogue(CONSUMER_LINE_DBU, 10, false, gives ? 200 : 10_000);
             case "instrument" -> analogue(-18, gives ? 0 : 12, balanced, gives ? 10_000 : 1e6);
             case "headphones" -> analogue(0, gives ? 14 : 24, false, gives ? 10 : 32);
             case "speaker" -> analogue(30, 42, false, gives ? 0.1 : 8);

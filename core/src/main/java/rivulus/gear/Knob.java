@@ -5,6 +5,9 @@ import java.util.Optional;
 
 /// Something on a device that a hand or a mouse can turn.
 public sealed interface Knob {
+    /// The role of a switch by which a computer lets a program hear at all.
+    String PERMISSION = "permission";
+
     /// Unique in its template.
     String id();
 
@@ -12,7 +15,8 @@ public sealed interface Knob {
     String label();
 
     /// What it is for, where a check must know: `mute`, `fader`, `gain`, `send`, `feed`, `tap`,
-    /// `device` or nothing.
+    /// `level`, `device`, `delay`, `rate`, `clock`, `buffer`, `permission`, `picture`, `profile`,
+    /// `remote` or nothing.
     String role();
 
     /// How hard a turn is while people wait, from 1 (a send) to 9 (leaving the chair).

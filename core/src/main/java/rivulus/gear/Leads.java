@@ -8,6 +8,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.SequencedMap;
+import java.util.Set;
+import java.util.TreeSet;
 
 /// The kinds of connector and of lead there are.
 public final class Leads {
@@ -31,6 +33,14 @@ public final class Leads {
     /// Every connector, by name.
     public SequencedMap<String, Connector> connectors() {
         return java.util.Collections.unmodifiableSequencedMap(connectors);
+    }
+
+    /// The names of all kinds of lead and adapter.
+    public Set<String> names() {
+        Set<String> names = new TreeSet<>();
+        for (Map<String, List<LeadKind>> table : List.of(byEnds, adapters))
+            table.values().forEach(kinds -> kinds.forEach(kind -> names.add(kind.name())));
+        return names;
     }
 
     /// What a port's connector is.

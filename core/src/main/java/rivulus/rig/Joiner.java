@@ -2,10 +2,12 @@ package rivulus.rig;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.HashSet;
-import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.PriorityQueue;
 import java.util.Set;
 import java.util.function.Predicate;
 import rivulus.gear.Catalogue;
@@ -23,15 +25,24 @@ import rivulus.show.Show;
 /// Finds the ways to join two machines: over every pair of free ports, by one lead, or with one or
 /// two boxes between.
 ///
-/// Ways are grown lead by lead and only where a lead exists, cheapest first; each is read as a lead
-/// of the show would be, and kept only if nothing serious is wrong with it.
+/// A uniform-cost search (Dijkstra 1959) over ports, keeping the few best ways into each: ways are
+/// grown lead by lead, cheapest first, each lead is read as a lead of the show would be, and only
+/// those are grown on with which nothing serious is wrong. What is owned costs least; what must be
+/// bought comes after; ports meant for another signal, and leads with a caution, after those that
+/// have none. Cost: leads read, at most [#MOST_INTO] for every port of every box.
 public final class Joiner {
     private static final int MOST_BOXES = 2;
+    private static final int MOST_INTO = 4;
     private static final int BOX_COST = 3;
+    private static final int BUY_LEAD_COST = 4;
+    private static final int BUY_BOX_COST = 8;
+    private static final int CAUTION_COST = 2;
+    private static final int DETOUR_COST = 2;
 
     private final Show show;
     private final Catalogue catalogue;
     private final Leads leads;
+    private final Stock stock;
     private final List<Template> boxes;
     private final Set<Ref> taken = new HashSet<>();
 
@@ -40,6 +51,7 @@ public final class Joiner {
         this.show = show;
         this.catalogue = catalogue.with(show.templates().stream().map(o -> o.template()).toList());
         this.leads = leads;
+        stock = Stock.of(show, new LeadReader(show, this.catalogue, leads).all());
         boxes =
                 this.catalogue.templates().values().stream()
                         .filter(t -> t.kind().equals("adapter") || t.kind().equals("isolator"))
@@ -59,17 +71,21 @@ public final class Joiner {
 
     /// The best ways that also fulfil a wish, such as isolation.
     public List<Joining> ways(Device from, Device to, int most, Predicate<Joining> wish) {
-        List<Joining> found = new ArrayList<>();
-        List<Grown> row = starts(from);
-        for (int boxesIn = 0; boxesIn <= MOST_BOXES && found.size() < most; boxesIn++) {
-            for (Grown grown : row) ends(grown, to, wish, found);
-            if (boxesIn < MOST_BOXES) row = row.stream().flatMap(g -> longer(g).stream()).toList();
-        }
-        found.sort(Comparator.comparingInt(Joining::cost).thenComparing(j -> warnings(j)));
+        PriorityQueue<Grown> open = new PriorityQueue<>(Comparator.comparingInt(Grown::cost));
+        open.addAll(starts(from));
+        Map<String, Integer> entered = new HashMap<>();
         List<Joining> best = new ArrayList<>();
-        for (Joining joining : found) {
-            boolean roundabout = best.stream().anyMatch(b -> goesRoundabout(joining, b));
-            if (!roundabout && best.size() < most) best.add(joining);
+        while (!open.isEmpty() && best.size() < most) {
+            Grown grown = open.poll();
+            if (grown.arrived()) {
+                Joining joining = joining(grown);
+                boolean roundabout = best.stream().anyMatch(b -> goesRoundabout(joining, b));
+                if (!roundabout && wish.test(joining)) best.add(joining);
+                continue;
+            }
+            if (entered.merge(grown.key(), 1, Integer::sum) > MOST_INTO) continue;
+            arrive(grown, to, open);
+            if (grown.boxes().size() < MOST_BOXES) grow(grown, open);
         }
         return best;
     }
@@ -87,65 +103,187 @@ public final class Joiner {
                 && a.leads().getLast().b().ref().equals(b.leads().getLast().b().ref());
     }
 
-    private static int warnings(Joining joining) {
-        return joining.leads().stream().mapToInt(lead -> lead.faults().size()).sum();
+    /// A way so far.
+    ///
+    /// @param port the port sound has come to
+    /// @param start the port it came from
+    /// @param arrived whether it has come to the other machine
+    private record Grown(
+            Ref at,
+            Port port,
+            Port start,
+            List<Device> boxes,
+            List<LeadReport> leads,
+            int cost,
+            boolean arrived) {
+        /// Ways into the same port of the same kind of box from the same start are alike.
+        String key() {
+            String box = boxes.isEmpty() ? at.device() : boxes.getLast().template();
+            return start.id() + ">" + boxes.size() + box + "/" + at.name();
+        }
     }
-
-    /// A way so far: the port sound has come to, and what it took.
-    private record Grown(Ref at, Port port, List<Device> boxes, List<Cable> cables, int cost) {}
 
     private List<Grown> starts(Device from) {
         List<Grown> starts = new ArrayList<>();
+        Set<Port> hosts = new HashSet<>();
         for (Port port : catalogue.get(from.template()).ports()) {
             Ref ref = new Ref(from.id(), port.id());
-            if (isSource(port) && !taken.contains(ref))
-                starts.add(new Grown(ref, port, List.of(), List.of(), 0));
+            boolean like = port.host() && !hosts.add(asKind(port));
+            if (isSource(port) && !taken.contains(ref) && !like)
+                starts.add(new Grown(ref, port, port, List.of(), List.of(), 0, false));
         }
         return starts;
     }
 
-    private static boolean isSource(Port port) {
-        return port.gives() > 0 || port.carries().equals("usb");
+    /// A port without its name: USB 2 is as good as USB 1.
+    private static Port asKind(Port port) {
+        return new Port(
+                "",
+                "",
+                port.connector(),
+                port.carries(),
+                port.takes(),
+                port.gives(),
+                port.host(),
+                port.plug(),
+                port.picture(),
+                port.pictureKnob(),
+                port.electric());
     }
 
-    private List<Grown> longer(Grown grown) {
-        List<Grown> more = new ArrayList<>();
+    private static boolean isSource(Port port) {
+        return port.gives() > 0 || port.carries().equals("usb") || port.carries().equals("power");
+    }
+
+    private void grow(Grown grown, PriorityQueue<Grown> open) {
         for (Template box : boxes) {
             String id = freeId(box.id(), grown.boxes().size());
-            Device device = device(id, box, grown.at().device());
+            boolean owned = stock.has(box.id(), 1 + used(grown, box.id()));
+            Device device =
+                    Device.of(id, box.name(), box.id())
+                            .in(placeOf(grown.at().device()))
+                            .toBuy(!owned);
+            List<Device> devices = new ArrayList<>(grown.boxes());
+            devices.add(device);
             for (Port in : box.ports()) {
                 if (in.takes() == 0) continue;
-                Optional<LeadKind> lead = leads.between(grown.port(), in);
+                Optional<LeadReport> lead = lead(grown, devices, new Ref(id, in.id()), in);
                 if (lead.isEmpty()) continue;
                 for (Port out : box.ports()) {
                     if (out.gives() == 0 || out == in) continue;
-                    List<Device> devices = new ArrayList<>(grown.boxes());
-                    devices.add(device);
-                    List<Cable> cables = new ArrayList<>(grown.cables());
-                    cables.add(cable(grown.at(), new Ref(id, in.id()), cables.size()));
-                    int cost = grown.cost() + lead.get().cost() + BOX_COST;
-                    more.add(new Grown(new Ref(id, out.id()), out, devices, cables, cost));
+                    int cost = cost(lead.get()) + BOX_COST + (owned ? 0 : BUY_BOX_COST);
+                    open.add(
+                            new Grown(
+                                    new Ref(id, out.id()),
+                                    out,
+                                    grown.start(),
+                                    devices,
+                                    and(grown.leads(), lead.get()),
+                                    grown.cost() + cost,
+                                    false));
                 }
             }
         }
+    }
+
+    private void arrive(Grown grown, Device to, PriorityQueue<Grown> open) {
+        Set<Port> kinds = new HashSet<>();
+        for (Port port : catalogue.get(to.template()).ports()) {
+            Ref ref = new Ref(to.id(), port.id());
+            if (taken.contains(ref) || !meets(grown.port(), port) || !kinds.add(asKind(port)))
+                continue;
+            Optional<LeadReport> lead = lead(grown, grown.boxes(), ref, port);
+            if (lead.isEmpty()) continue;
+            int cost = cost(lead.get()) + detour(grown.start(), port);
+            open.add(
+                    new Grown(
+                            ref,
+                            port,
+                            grown.start(),
+                            grown.boxes(),
+                            and(grown.leads(), lead.get()),
+                            grown.cost() + cost,
+                            true));
+        }
+    }
+
+    private static List<LeadReport> and(List<LeadReport> leads, LeadReport one) {
+        List<LeadReport> more = new ArrayList<>(leads);
+        more.add(one);
         return more;
     }
 
-    private Device device(String id, Template box, String beside) {
-        String place =
-                show.rig().device(beside).map(Device::place).filter(p -> !p.isEmpty()).orElse("");
-        return new Device(
-                id, box.name(), box.id(), place, "", "", "", new LinkedHashMap<>(), Extras.NONE);
+    /// The next lead of a way, read, if there is one with which nothing serious is wrong.
+    private Optional<LeadReport> lead(Grown grown, List<Device> devices, Ref to, Port port) {
+        Optional<LeadKind> kind = leads.between(grown.port(), port);
+        if (kind.isEmpty()) return Optional.empty();
+        int more = (int) grown.leads().stream().filter(l -> isKind(l, kind.get())).count();
+        boolean owned = !kind.get().isThing() || stock.has(kind.get().name(), 1 + more);
+        Cable cable =
+                new Cable(
+                        freeCable(show, grown.leads().size()),
+                        grown.at(),
+                        to,
+                        0,
+                        !owned,
+                        Extras.NONE);
+        List<Cable> cables = new ArrayList<>(grown.leads().stream().map(l -> l.cable()).toList());
+        cables.add(cable);
+        LeadReport lead = new LeadReader(with(devices, cables), catalogue, leads).read(cable);
+        return Optional.of(lead).filter(LeadReport::isSound);
+    }
+
+    private static boolean isKind(LeadReport lead, LeadKind kind) {
+        return lead.kindInWords().equals(kind.name());
+    }
+
+    private static int used(Grown grown, String template) {
+        return (int) grown.boxes().stream().filter(b -> b.template().equals(template)).count();
+    }
+
+    private static int cost(LeadReport lead) {
+        return lead.kind().map(LeadKind::cost).orElse(0)
+                + (lead.cable().toBuy() ? BUY_LEAD_COST : 0)
+                + CAUTION_COST * lead.faults().size();
+    }
+
+    /// Ports that are meant for another kind of signal, or for fewer channels, come after others.
+    private static int detour(Port first, Port last) {
+        int detour = first.carries().equals(last.carries()) ? 0 : DETOUR_COST;
+        boolean channels = first.gives() > 0 && last.takes() > 0;
+        if (channels && first.gives() != last.takes()) detour += DETOUR_COST;
+        return detour;
+    }
+
+    private static boolean meets(Port from, Port to) {
+        if (from.carries().equals("power") || to.carries().equals("power"))
+            return from.electric().givesMa() > 0 && to.electric().drawsMa() > 0;
+        if (from.carries().equals("usb") || to.carries().equals("usb"))
+            return from.carries().equals(to.carries()) && from.host() != to.host();
+        return to.takes() > 0;
+    }
+
+    private Joining joining(Grown grown) {
+        List<Cable> cables = grown.leads().stream().map(LeadReport::cable).toList();
+        Show joined = with(grown.boxes(), cables);
+        Picks picks = Picks.after(joined, catalogue, grown.leads());
+        return new Joining(
+                joined,
+                grown.boxes(),
+                grown.leads(),
+                PortDelay.through(grown.leads(), catalogue),
+                picks,
+                grown.cost());
+    }
+
+    private String placeOf(String device) {
+        return show.rig().device(device).map(Device::place).orElse("");
     }
 
     private String freeId(String stem, int more) {
         int n = 1 + more;
         while (show.rig().device(stem + "-" + n).isPresent()) n++;
         return stem + "-" + n;
-    }
-
-    private Cable cable(Ref from, Ref to, int more) {
-        return new Cable(freeCable(show, more), from, to, 0, true, Extras.NONE);
     }
 
     /// An id that no lead of the show has.
@@ -158,43 +296,6 @@ public final class Joiner {
         for (int passed = 0; ; n++) {
             if (!ids.contains("lead-" + n) && passed++ == more) return "lead-" + n;
         }
-    }
-
-    private void ends(Grown grown, Device to, Predicate<Joining> wish, List<Joining> found) {
-        for (Port port : catalogue.get(to.template()).ports()) {
-            Ref ref = new Ref(to.id(), port.id());
-            if (taken.contains(ref) || !meets(grown.port(), port)) continue;
-            Optional<LeadKind> lead = leads.between(grown.port(), port);
-            if (lead.isEmpty()) continue;
-            List<Cable> cables = new ArrayList<>(grown.cables());
-            cables.add(cable(grown.at(), ref, cables.size()));
-            Show after = with(grown.boxes(), cables);
-            LeadReader reader = new LeadReader(after, catalogue, leads);
-            List<LeadReport> reports = cables.stream().map(reader::read).toList();
-            if (!reports.stream().allMatch(LeadReport::isSound)) continue;
-            Joining joining =
-                    new Joining(
-                            after,
-                            grown.boxes(),
-                            reports,
-                            grown.cost() + lead.get().cost() + detour(reports));
-            if (wish.test(joining)) found.add(joining);
-        }
-    }
-
-    /// Ports that are meant for another kind of signal, or for fewer channels, come after others.
-    private static int detour(List<LeadReport> reports) {
-        Port first = reports.getFirst().a().port();
-        Port last = reports.getLast().b().port();
-        int detour = first.carries().equals(last.carries()) ? 0 : 2;
-        if (first.gives() != last.takes() && !first.carries().equals("usb")) detour += 2;
-        return detour;
-    }
-
-    private static boolean meets(Port from, Port to) {
-        if (from.carries().equals("usb") || to.carries().equals("usb"))
-            return from.carries().equals(to.carries()) && from.host() != to.host();
-        return to.takes() > 0;
     }
 
     private Show with(List<Device> more, List<Cable> cables) {

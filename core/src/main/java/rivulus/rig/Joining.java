@@ -1,7 +1,9 @@
 package rivulus.rig;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Collectors;
+import rivulus.gear.Delay;
 import rivulus.gear.LeadKind;
 import rivulus.show.Device;
 import rivulus.show.Show;
@@ -9,11 +11,19 @@ import rivulus.words.Words;
 
 /// One way to join two machines.
 ///
-/// @param after the show with it joined so
+/// @param after the show with it joined so, and nothing set
 /// @param boxes what is put between, in order
 /// @param leads the leads, in order
+/// @param delay what converters, USB, boxes and buffers on the way add
+/// @param picks what a computer at either end is set to then, or has still to be set to
 /// @param cost of leads and boxes, to weigh ways against each other
-public record Joining(Show after, List<Device> boxes, List<LeadReport> leads, int cost) {
+public record Joining(
+        Show after,
+        List<Device> boxes,
+        List<LeadReport> leads,
+        Delay delay,
+        Picks picks,
+        int cost) {
     public Joining {
         boxes = List.copyOf(boxes);
         leads = List.copyOf(leads);
@@ -38,10 +48,30 @@ public record Joining(Show after, List<Device> boxes, List<LeadReport> leads, in
                 leads.stream().map(lead -> lead.kind().map(LeadKind::name).orElse("?")).toList());
     }
 
-    /// Why it is a good way: what arrives, and whether grounds stay apart.
+    /// What of it has still to be bought, by name; empty where all is owned.
+    public List<String> toBuy() {
+        List<String> buy = new ArrayList<>();
+        for (LeadReport lead : leads) if (lead.cable().toBuy()) buy.add(lead.kindInWords());
+        for (Device box : boxes) if (box.toBuy()) buy.add(box.name());
+        return buy;
+    }
+
+    /// Why it is a good way: what arrives, when, whether grounds stay apart, and what has to be
+    /// bought.
     public String why() {
         List<LeadReport.Passage> last = leads.getLast().passages();
-        String arrives = last.isEmpty() ? "digital" : last.getFirst().words();
-        return arrives + (isIsolated() ? "; grounds stay apart" : "");
+        List<String> clauses = new ArrayList<>();
+        clauses.add(last.isEmpty() ? "digital" : last.getFirst().words());
+        if (delay.ms() > 0)
+            clauses.add(
+                    "%s (%s to %s)"
+                            .formatted(
+                                    Words.ms(delay.ms()),
+                                    Words.signed(delay.minMs(), 0),
+                                    Words.signed(delay.maxMs(), 0)));
+        clauses.add(isIsolated() ? "grounds stay apart" : "grounds are joined");
+        clauses.addAll(picks.words());
+        clauses.add(toBuy().isEmpty() ? "all of it is owned" : "to buy: " + Words.list(toBuy()));
+        return String.join("; ", clauses);
     }
 }

@@ -36,6 +36,12 @@ public final class LeadReader {
     /// More gain than this makes noise heard: a microphone in a line input wants 46.
     private static final double QUIET_DB = 25;
 
+    /// An input should have at least so many times the impedance of what feeds it.
+    private static final double BRIDGING = 5;
+
+    /// A pickup that loses more than this sounds dull.
+    private static final double MOST_LOSS_DB = 3;
+
     private static final Set<String> PASSIVE = Set.of("adapter", "isolator", "cable");
     private static final Set<String> ANALOGUE =
             Set.of("mic", "line", "instrument", "headphones", "speaker", "headset");
@@ -77,7 +83,13 @@ public final class LeadReader {
                 kind.map(LeadKind::conducts).orElse(true)
                         && !a.port().electric().floating()
                         && !b.port().electric().floating();
-        return new LeadReport(cable, a, b, kind, passages, faults, joins);
+        return new LeadReport(cable, a, b, meets(a, b), kind, passages, faults, joins);
+    }
+
+    private String meets(End a, End b) {
+        return leads.connector(a.port()).words(a.port())
+                + " → "
+                + leads.connector(b.port()).words(b.port());
     }
 
     /// The device and port of a reference, which the reader of the show has made sure of.
@@ -178,12 +190,13 @@ public final class LeadReader {
             List<LeadReport.Passage> passages,
             List<Fault> faults) {
         if (from.port().gives() == 0 || to.port().takes() == 0 || !isAnalogue(from)) return;
-        double level = levelAt(from, new HashSet<>());
+        double loss = loss(from, to);
+        double level = levelAt(from, new HashSet<>()) - loss;
         if (Double.isNaN(level)) return;
         Electric in = to.port().electric();
         double peak = Math.min(level + CREST_DB, from.port().electric().mostDbu());
         double headroom = in.mostDbu() - peak;
-        passages.add(new LeadReport.Passage(from, to, level, headroom));
+        passages.add(new LeadReport.Passage(from, to, level, headroom, loss));
         double pad = Math.ceil(-headroom);
         if (!isPassive(to.device()) && headroom < -SLACK_DB) {
             faults.add(
@@ -206,7 +219,46 @@ public final class LeadReader {
                             lacking,
                             "lackingDb"));
         }
+        if (loss > 0) impedance(from, to, loss, faults);
         channels(from, to, kind, faults);
+    }
+
+    /// What a load that is too low takes away, in dB: 20 log10((Zs + Zl)/Zl). An input of at least
+    /// [#BRIDGING] times the source is what levels are stated for, and loses nothing here; through
+    /// passive boxes the impedance of what is behind them is not known.
+    private double loss(End from, End to) {
+        double source = from.port().electric().ohms();
+        double load = to.port().electric().ohms();
+        boolean known = !isPassive(from.device()) && !isPassive(to.device());
+        if (!known || Double.isNaN(source) || Double.isNaN(load)) return 0;
+        boolean drives = from.port().carries().equals("headphones") || isSpeaker(from.port());
+        if (drives || load >= BRIDGING * source) return 0;
+        return 20 * Math.log10((source + load) / load);
+    }
+
+    private static boolean isSpeaker(Port port) {
+        return port.carries().equals("speaker");
+    }
+
+    private static void impedance(End from, End to, double loss, List<Fault> faults) {
+        boolean dulls = from.port().carries().equals("instrument");
+        faults.add(
+                new Fault(
+                        "impedance",
+                        dulls && loss > MOST_LOSS_DB ? Severity.PROBLEM : Severity.CAUTION,
+                        "%s gives from %s and %s takes with %s: %s are lost%s"
+                                .formatted(
+                                        from.words(),
+                                        Words.ohms(from.port().electric().ohms()),
+                                        to.words(),
+                                        Words.ohms(to.port().electric().ohms()),
+                                        Words.db(loss),
+                                        dulls
+                                                ? ", treble most; take an instrument input or a"
+                                                        + " direct box"
+                                                : ""),
+                        loss,
+                        "lossDb"));
     }
 
     private static String signal(End end) {

@@ -1,5 +1,6 @@
 package rivulus.rig;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import rivulus.gear.LeadKind;
@@ -8,6 +9,7 @@ import rivulus.words.Words;
 
 /// What becomes of what goes through one lead.
 ///
+/// @param meets what is plugged into what: "XLR, male, 3 contacts → XLR, female, 3 contacts"
 /// @param kind the lead that joins the two ports; empty where none does
 /// @param passages one for each direction in which an analogue signal passes
 /// @param faults what is wrong with it, worst first
@@ -16,6 +18,7 @@ public record LeadReport(
         Cable cable,
         End a,
         End b,
+        String meets,
         Optional<LeadKind> kind,
         List<Passage> passages,
         List<Fault> faults,
@@ -30,16 +33,37 @@ public record LeadReport(
     /// @param arrivesDbu at the nominal level
     /// @param headroomDb how much louder it may get before the taking end clips, after the usual
     ///     crest of programme; negative where it clips
-    public record Passage(End from, End to, double arrivesDbu, double headroomDb) {
+    /// @param lossDb what is lost because the taking end loads the giving end, beyond what any
+    ///     input does; 0 where the impedances bridge
+    public record Passage(End from, End to, double arrivesDbu, double headroomDb, double lossDb) {
         /// "arrives at 4.0 dBu with 18.0 dB of headroom".
         public String words() {
-            return "arrives at %s dBu, %s"
+            return "arrives at %s%sdBu, %s"
                     .formatted(
                             Words.signed(arrivesDbu, 1),
+                            Words.THIN,
                             headroomDb < 0
                                     ? Words.db(-headroomDb) + " too hot"
                                     : Words.db(headroomDb) + " of headroom");
         }
+    }
+
+    /// What is to be known of it, one clause each: what is plugged into what, what arrives, how
+    /// long it may be, and whether it joins grounds.
+    public List<String> facts() {
+        List<String> facts = new ArrayList<>();
+        facts.add(meets);
+        for (Passage passage : passages) facts.add(passage.words());
+        kind.filter(LeadKind::isThing)
+                .ifPresent(
+                        lead ->
+                                facts.add(
+                                        "up to about %s%sm"
+                                                .formatted(
+                                                        Words.signed(lead.longestM(), 0),
+                                                        Words.THIN)));
+        facts.add(joins ? "joins the grounds of the two" : "keeps the grounds of the two apart");
+        return facts;
     }
 
     /// Whether sound or data gets through it as meant.

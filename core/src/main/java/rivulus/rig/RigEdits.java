@@ -16,7 +16,6 @@ import rivulus.show.Cable;
 import rivulus.show.Cast;
 import rivulus.show.Device;
 import rivulus.show.Ear;
-import rivulus.show.Extras;
 import rivulus.show.MuteKey;
 import rivulus.show.Place;
 import rivulus.show.Playback;
@@ -51,16 +50,10 @@ public final class RigEdits {
                                 .isPresent();
         boolean worn = kind.kind().equals("wearable") && show.cast().person(where).isPresent();
         Device device =
-                new Device(
-                        freeId(template),
-                        name,
-                        template,
-                        program || worn || show.place(where).isEmpty() ? "" : where,
-                        program ? where : "",
-                        worn ? where : "",
-                        "",
-                        new LinkedHashMap<>(),
-                        Extras.NONE);
+                Device.of(freeId(template), name, template)
+                        .in(program || worn || show.place(where).isEmpty() ? "" : where)
+                        .on(program ? where : "")
+                        .wornBy(worn ? where : "");
         List<Device> devices = new ArrayList<>(show.rig().devices());
         devices.add(device);
         return new RigEdit("Add " + name, with(devices, show.rig().cables()));
@@ -91,17 +84,7 @@ public final class RigEdits {
     /// @throws IllegalArgumentException if the name is blank
     public RigEdit rename(Device device, String name) {
         if (name.isBlank()) throw new IllegalArgumentException("a device needs a name");
-        Device renamed =
-                new Device(
-                        device.id(),
-                        name.strip(),
-                        device.template(),
-                        device.place(),
-                        device.on(),
-                        device.worn(),
-                        device.power(),
-                        device.knobs(),
-                        device.extras());
+        Device renamed = device.named(name.strip());
         return new RigEdit(
                 "Call %s %s".formatted(device.name(), name.strip()),
                 show.withRig(show.rig().with(renamed)));
@@ -123,7 +106,7 @@ public final class RigEdits {
 
     /// Joins two devices in a way that was found.
     public RigEdit join(Joining way) {
-        return new RigEdit("Join " + way.way(), way.after());
+        return new RigEdit("Join " + way.way(), way.picks().after());
     }
 
     /// Takes a lead out.
@@ -140,7 +123,7 @@ public final class RigEdits {
         return cable(
                 "Make the lead from %s %s m long".formatted(lead.a().words(), metres),
                 lead,
-                c -> new Cable(c.id(), c.from(), c.to(), metres, c.toBuy(), c.extras()));
+                c -> c.ofLength(metres));
     }
 
     /// Says whether a lead has still to be bought.
@@ -148,7 +131,7 @@ public final class RigEdits {
         return cable(
                 "%s the lead from %s".formatted(toBuy ? "Buy" : "Own", lead.a().words()),
                 lead,
-                c -> new Cable(c.id(), c.from(), c.to(), c.metres(), toBuy, c.extras()));
+                c -> c.toBuy(toBuy));
     }
 
     private RigEdit cable(String name, LeadReport lead, UnaryOperator<Cable> edit) {
@@ -173,16 +156,10 @@ public final class RigEdits {
                             else losses.add("the setting of " + id);
                         });
         Device instead =
-                new Device(
-                        device.id(),
-                        device.name(),
-                        template,
-                        device.place(),
-                        device.on(),
-                        device.worn(),
-                        kind.power().from().contains(device.power()) ? device.power() : "",
-                        knobs,
-                        device.extras());
+                device.ofKind(template)
+                        .poweredBy(
+                                kind.power().from().contains(device.power()) ? device.power() : "")
+                        .withKnobs(knobs);
         List<Cable> cables = new ArrayList<>();
         Set<String> used = new HashSet<>();
         for (Cable cable : show.rig().cables()) {
@@ -338,16 +315,8 @@ public final class RigEdits {
                             (knob, setting) -> {
                                 if (!picksGone(setting)) kept.put(knob, setting);
                             });
-            return new Device(
-                    device.id(),
-                    device.name(),
-                    device.template(),
-                    device.place(),
-                    device.on(),
-                    device.worn(),
-                    device.power(),
-                    kept,
-                    device.extras());
+            Device here = gone.contains(device.outlet()) ? device.pluggedInto("") : device;
+            return here.withKnobs(kept);
         }
 
         private boolean picksGone(Setting setting) {

@@ -139,6 +139,8 @@ final class RigFixes {
         return fixes;
     }
 
+    /// Whether a fix ends the finding, adds nothing serious, and lets nobody hear worse. Scenes
+    /// that howl are left out: what is heard there besides depends on where the howl is cut.
     private boolean isGood(Proof proof, RigProof rig, RigFinding finding, RigFix fix) {
         RigProof after = rigs.prove(fix.after());
         long ofRule = 0;
@@ -155,8 +157,13 @@ final class RigFixes {
         long were = rig.findings().stream().filter(f -> f.rule().equals(finding.rule())).count();
         if (ofRule >= were) return false;
         Set<Finding.Key> heard = new HashSet<>();
-        for (Finding known : proof.findings()) heard.add(whom(known));
+        Set<String> howling = new HashSet<>();
+        for (Finding known : proof.findings()) {
+            heard.add(whom(known));
+            if (known.severity() == Severity.DANGER) howling.add(known.scene());
+        }
         return prover.prove(fix.after(), proof).findings().stream()
+                .filter(left -> !howling.contains(left.scene()))
                 .allMatch(left -> heard.contains(whom(left)));
     }
 

@@ -4,10 +4,18 @@ import java.util.List;
 import java.util.Optional;
 
 /// The gear and how it is joined.
-public record Rig(List<Device> devices, List<Cable> cables, Extras extras) {
+///
+/// @param stock leads and boxes that are owned; empty where nobody has counted
+public record Rig(List<Device> devices, List<Cable> cables, List<Owned> stock, Extras extras) {
     public Rig {
         devices = List.copyOf(devices);
         cables = List.copyOf(cables);
+        stock = List.copyOf(stock);
+    }
+
+    /// Those devices and cables, and nothing counted.
+    public static Rig of(List<Device> devices, List<Cable> cables) {
+        return new Rig(devices, cables, List.of(), Extras.NONE);
     }
 
     /// The device of that id.
@@ -18,7 +26,12 @@ public record Rig(List<Device> devices, List<Cable> cables, Extras extras) {
 
     /// The same rig with other devices and cables.
     public Rig with(List<Device> newDevices, List<Cable> newCables) {
-        return new Rig(newDevices, newCables, extras);
+        return new Rig(newDevices, newCables, stock, extras);
+    }
+
+    /// The same rig with other things in the cupboard.
+    public Rig withStock(List<Owned> owned) {
+        return new Rig(devices, cables, owned, extras);
     }
 
     /// The same rig without one cable.
@@ -31,6 +44,7 @@ public record Rig(List<Device> devices, List<Cable> cables, Extras extras) {
         return new Rig(
                 devices.stream().map(d -> d.id().equals(device.id()) ? device : d).toList(),
                 cables,
+                stock,
                 extras);
     }
 }

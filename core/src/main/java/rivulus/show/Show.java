@@ -43,7 +43,7 @@ public record Show(
                 List.of(),
                 List.of(),
                 List.of(),
-                new Rig(List.of(), List.of(), Extras.NONE),
+                new Rig(List.of(), List.of(), List.of(), Extras.NONE),
                 List.of(
                         new Scene(
                                 Scene.ONLY,

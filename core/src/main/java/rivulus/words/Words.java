@@ -28,6 +28,16 @@ public final class Words {
         return hz < 1000 ? signed(hz, 0) + THIN + "Hz" : signed(hz / 1000, 1) + THIN + "kHz";
     }
 
+    /// "150 Ω", "1.5 kΩ", "1 MΩ".
+    public static String ohms(double ohms) {
+        if (ohms >= 1e6) return shortest(ohms / 1e6) + THIN + "MΩ";
+        return ohms >= 1000 ? shortest(ohms / 1000) + THIN + "kΩ" : shortest(ohms) + THIN + "Ω";
+    }
+
+    private static String shortest(double value) {
+        return signed(value, value == Math.rint(value) ? 0 : 1);
+    }
+
     /// A figure with that many decimals and a real minus sign.
     public static String signed(double value, int decimals) {
         String text = String.format(Locale.ROOT, "%." + decimals + "f", Math.abs(value));

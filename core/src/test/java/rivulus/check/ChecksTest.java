@@ -9,6 +9,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import rivulus.file.DemoShows;
 import rivulus.show.Extras;
+import rivulus.show.Rig;
 import rivulus.show.Show;
 import rivulus.show.Wish;
 import rivulus.show.WishChange;
@@ -100,12 +101,11 @@ class ChecksTest {
         Show show = Demo.lanternMended();
         Show unplugged =
                 show.withRig(
-                        new rivulus.show.Rig(
+                        Rig.of(
                                 show.rig().devices(),
                                 show.rig().cables().stream()
                                         .filter(c -> !c.id().equals("c13"))
-                                        .toList(),
-                                Extras.NONE));
+                                        .toList()));
         assertThat(Demo.findings(unplugged))
                 .contains("missing stream nadia", "missing nadia maren");
         Finding finding = only(unplugged, "missing");

@@ -1,7 +1,6 @@
 package rivulus.rehearse;
 
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Optional;
 import java.util.Random;
@@ -53,17 +52,7 @@ final class RandomRigs {
         List<Device> devices = new ArrayList<>();
         for (int d = 0; d < count; d++) {
             templates.add(template("t" + d, random, kind));
-            devices.add(
-                    new Device(
-                            "d" + d,
-                            "d" + d,
-                            "t" + d,
-                            "",
-                            "",
-                            "",
-                            "",
-                            new LinkedHashMap<>(),
-                            Extras.NONE));
+            devices.add(Device.of("d" + d, "d" + d, "t" + d));
         }
         List<Cable> cables = new ArrayList<>();
         for (int c = 0; c < 2 * count; c++) {
@@ -85,7 +74,7 @@ final class RandomRigs {
                         List.of(),
                         List.of(ear),
                         List.of(),
-                        new Rig(devices, cables, Extras.NONE),
+                        Rig.of(devices, cables),
                         Show.untitled().scenes(),
                         List.of(),
                         List.of(),

@@ -5,7 +5,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
@@ -36,18 +35,10 @@ class GroundsProperties {
         int count = 3 + random.nextInt(5);
         for (int d = 0; d < count; d++) {
             devices.add(
-                    new Device(
-                            "d" + d,
-                            "Machine " + d,
-                            kinds.get(random.nextInt(kinds.size())),
-                            "",
-                            "",
-                            "",
-                            random.nextInt(4) == 0 ? "none" : "",
-                            new LinkedHashMap<>(),
-                            Extras.NONE));
+                    Device.of("d" + d, "Machine " + d, kinds.get(random.nextInt(kinds.size())))
+                            .poweredBy(random.nextInt(4) == 0 ? "none" : ""));
         }
-        Show empty = Show.untitled().withRig(new Rig(devices, List.of(), Extras.NONE));
+        Show empty = Show.untitled().withRig(Rig.of(devices, List.of()));
         Show show = empty;
         for (int c = 0; c < 2 * count; c++) {
             Device from = devices.get(random.nextInt(count));

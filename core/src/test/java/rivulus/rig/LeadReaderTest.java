@@ -24,7 +24,7 @@ class LeadReaderTest {
     private static Device device(String id, String template, boolean phantom) {
         SequencedMap<String, Setting> knobs = new LinkedHashMap<>();
         if (phantom) knobs.put("p48", new Setting.Switch(true));
-        return new Device(id, id, template, "", "", "", "", knobs, Extras.NONE);
+        return Device.of(id, id, template).withKnobs(knobs);
     }
 
     private static LeadReport read(
@@ -34,10 +34,9 @@ class LeadReaderTest {
         Show show =
                 Show.untitled()
                         .withRig(
-                                new Rig(
+                                Rig.of(
                                         List.of(device("a", from, false), device("b", to, phantom)),
-                                        List.of(cable),
-                                        Extras.NONE));
+                                        List.of(cable)));
         return new LeadReader(show, Templates.shipped(), Templates.leads()).read(cable);
     }
 

@@ -9,7 +9,6 @@ import rivulus.check.Demo;
 import rivulus.check.Proof;
 import rivulus.gear.Knob;
 import rivulus.hearing.Ways;
-import rivulus.show.Extras;
 import rivulus.show.Ref;
 import rivulus.show.Rig;
 import rivulus.show.Show;
@@ -63,12 +62,11 @@ class CompilerTest {
         Rig rig = show.rig();
         Show unplugged =
                 show.withRig(
-                        new Rig(
+                        Rig.of(
                                 rig.devices(),
                                 rig.cables().stream()
                                         .filter(c -> !c.from().equals(Ref.of("desk/usb1")))
-                                        .toList(),
-                                Extras.NONE));
+                                        .toList()));
         assertThat(options(unplugged, "call/plays-to")).doesNotContain("desk/main", "desk/chat");
     }
 
