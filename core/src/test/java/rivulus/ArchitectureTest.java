@@ -40,6 +40,14 @@ class ArchitectureTest {
                     .definedBy("rivulus.check")
                     .layer("cure")
                     .definedBy("rivulus.cure")
+                    .layer("leads")
+                    .definedBy("rivulus.leads")
+                    .layer("power")
+                    .definedBy("rivulus.power")
+                    .layer("computer")
+                    .definedBy("rivulus.computer")
+                    .layer("timing")
+                    .definedBy("rivulus.timing")
                     .layer("rig")
                     .definedBy("rivulus.rig")
                     .layer("readers")
@@ -56,12 +64,29 @@ class ArchitectureTest {
                     .mayOnlyBeAccessedByLayers("readers")
                     .whereLayer("rig")
                     .mayOnlyBeAccessedByLayers("readers")
+                    .whereLayer("timing")
+                    .mayOnlyBeAccessedByLayers("rig", "readers")
+                    .whereLayer("computer")
+                    .mayOnlyBeAccessedByLayers("timing", "rig", "readers")
+                    .whereLayer("power")
+                    .mayOnlyBeAccessedByLayers("rig", "readers")
+                    .whereLayer("leads")
+                    .mayOnlyBeAccessedByLayers("power", "computer", "timing", "rig", "readers")
                     .whereLayer("check")
-                    .mayOnlyBeAccessedByLayers("cure", "rig", "readers")
+                    .mayOnlyBeAccessedByLayers(
+                            "cure", "leads", "power", "computer", "timing", "rig", "readers")
                     .whereLayer("hearing")
-                    .mayOnlyBeAccessedByLayers("check", "cure", "readers")
+                    .mayOnlyBeAccessedByLayers("check", "cure", "timing", "readers")
                     .whereLayer("signal")
-                    .mayOnlyBeAccessedByLayers("hearing", "rehearse", "check", "cure", "readers");
+                    .mayOnlyBeAccessedByLayers(
+                            "hearing",
+                            "rehearse",
+                            "check",
+                            "cure",
+                            "computer",
+                            "timing",
+                            "rig",
+                            "readers");
 
     @ArchTest
     static final ArchRule packagesDoNotGoRound =

@@ -236,6 +236,7 @@ final class TemplateReader {
                                                 Stream.of(Clock.INTERNAL),
                                                 ports.stream().map(Port::id))
                                         .toList()),
+                        clock.truth("oneOnly", false),
                         converts);
         clock.nothingElse();
         return read;

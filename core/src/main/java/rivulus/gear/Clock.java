@@ -9,13 +9,19 @@ import java.util.List;
 ///     at its usual rate
 /// @param clockKnob the choice that sets what it follows, its options `internal` and ports; empty
 ///     where it follows nothing
+/// @param oneOnly whether a program can record and play by one clock only
 /// @param converts digital ports with a rate converter: any rate may come in there
-public record Clock(List<Integer> rates, String rateKnob, String clockKnob, List<String> converts) {
+public record Clock(
+        List<Integer> rates,
+        String rateKnob,
+        String clockKnob,
+        boolean oneOnly,
+        List<String> converts) {
     /// The option of a clock knob that makes a device its own master.
     public static final String INTERNAL = "internal";
 
     /// No clock: nothing digital.
-    public static final Clock NONE = new Clock(List.of(), "", "", List.of());
+    public static final Clock NONE = new Clock(List.of(), "", "", false, List.of());
 
     public Clock {
         rates = List.copyOf(rates);

@@ -3,14 +3,15 @@ package rivulus.rig;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.SequencedMap;
-import rivulus.show.Show;
+import rivulus.leads.Fault;
+import rivulus.leads.LeadReport;
+import rivulus.leads.Survey;
 
 /// What is wrong with single leads.
 final class LeadFaults implements RigCheck {
     @Override
-    public void check(
-            Show show, LeadReader reader, List<LeadReport> leads, List<RigFinding> findings) {
-        for (LeadReport lead : leads)
+    public void check(Survey survey, List<RigFinding> findings) {
+        for (LeadReport lead : survey.leads())
             for (Fault fault : lead.faults()) findings.add(finding(lead, fault));
     }
 

@@ -1,13 +1,10 @@
 package rivulus.rig;
 
 import java.util.List;
-import rivulus.show.Show;
+import rivulus.leads.Survey;
 
 /// One rule, or a few that are found together, over the gear of a show.
 interface RigCheck {
     /// Adds what it finds.
-    ///
-    /// @param reader knows ports and templates
-    /// @param leads every lead, read
-    void check(Show show, LeadReader reader, List<LeadReport> leads, List<RigFinding> findings);
+    void check(Survey survey, List<RigFinding> findings);
 }

@@ -12,6 +12,8 @@ import rivulus.gear.Catalogue;
 import rivulus.gear.Port;
 import rivulus.gear.Setting;
 import rivulus.gear.Template;
+import rivulus.leads.Joining;
+import rivulus.leads.LeadReport;
 import rivulus.show.Cable;
 import rivulus.show.Cast;
 import rivulus.show.Device;

@@ -6,6 +6,7 @@ import java.util.List;
 import rivulus.check.Proof;
 import rivulus.check.Prover;
 import rivulus.gear.Leads;
+import rivulus.leads.Survey;
 import rivulus.show.Show;
 
 /// Proves rigs. Keeps no state and may be shared.
@@ -13,11 +14,19 @@ public final class RigProver {
     private static final List<RigCheck> CHECKS =
             List.of(
                     new LeadFaults(),
+                    new JoinedOutputs(),
                     new PortsUsedTwice(),
                     new GroundLoops(),
                     new UsbPower(),
+                    new Strips(),
                     new Batteries(),
-                    new UnusedGain());
+                    new Clocks(),
+                    new PictureFormats(),
+                    new RemoteSwitches(),
+                    new CallProfiles(),
+                    new Shortages(),
+                    new UnusedGain(),
+                    new SoloHeard());
 
     private final Prover prover;
     private final Leads leads;
@@ -35,12 +44,11 @@ public final class RigProver {
 
     /// Proves the rig of a show.
     public RigProof prove(Show show) {
-        LeadReader reader = new LeadReader(show, prover.catalogue(), leads);
-        List<LeadReport> reports = reader.all();
+        Survey survey = Survey.of(show, prover.catalogue(), leads);
         List<RigFinding> findings = new ArrayList<>();
-        for (RigCheck check : CHECKS) check.check(show, reader, reports, findings);
+        for (RigCheck check : CHECKS) check.check(survey, findings);
         findings.sort(Comparator.comparing(RigFinding::severity));
-        return new RigProof(show, reports, findings);
+        return new RigProof(survey, findings);
     }
 
     /// The fixes of a finding that were tried and found good, best first. Costs a proof of the show

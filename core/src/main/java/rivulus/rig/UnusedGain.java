@@ -1,11 +1,7 @@
 package rivulus.rig;
 
-import java.util.HashSet;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Optional;
-import java.util.SequencedMap;
-import java.util.Set;
 import rivulus.check.Severity;
 import rivulus.gear.Governor;
 import rivulus.gear.Knob;
@@ -13,27 +9,22 @@ import rivulus.gear.Port;
 import rivulus.gear.Route;
 import rivulus.gear.Setting;
 import rivulus.gear.Template;
-import rivulus.show.Cable;
+import rivulus.leads.End;
+import rivulus.leads.Survey;
 import rivulus.show.Device;
 import rivulus.show.Ref;
-import rivulus.show.Show;
 import rivulus.words.Words;
 
 /// An input that nothing is plugged into, with its gain turned up: it adds hiss, and picks up what
 /// is near.
 final class UnusedGain implements RigCheck {
     @Override
-    public void check(
-            Show show, LeadReader reader, List<LeadReport> leads, List<RigFinding> findings) {
-        Set<Ref> used = new HashSet<>();
-        for (Cable cable : show.rig().cables()) {
-            used.add(cable.from());
-            used.add(cable.to());
-        }
-        for (Device device : show.rig().devices()) {
-            Template template = reader.template(device);
+    public void check(Survey survey, List<RigFinding> findings) {
+        for (Device device : survey.devices()) {
+            Template template = survey.template(device);
             for (Port port : template.ports()) {
-                if (port.takes() == 0 || used.contains(new Ref(device.id(), port.id()))) continue;
+                if (port.takes() == 0 || !survey.leadsIn(new Ref(device.id(), port.id())).isEmpty())
+                    continue;
                 turnedUp(template, port, device)
                         .ifPresent(db -> findings.add(finding(new End(device, port), db)));
             }
@@ -59,14 +50,12 @@ final class UnusedGain implements RigCheck {
     }
 
     private static RigFinding finding(End end, double db) {
-        SequencedMap<String, Double> figures = new LinkedHashMap<>();
-        figures.put("gainDb", db);
         return new RigFinding(
                 "unused-gain",
                 Severity.CAUTION,
                 List.of(end.device().id(), end.port().id()),
                 "Nothing is plugged into %s and its gain is up by %s: it adds hiss."
                         .formatted(end.words(), Words.db(db)),
-                figures);
+                Figures.of("gainDb", db));
     }
 }

@@ -1,76 +1,57 @@
 package rivulus.rig;
 
-import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.SequencedMap;
 import rivulus.check.Severity;
 import rivulus.gear.Port;
-import rivulus.gear.Setting;
-import rivulus.gear.Template;
-import rivulus.show.Cable;
+import rivulus.leads.Survey;
+import rivulus.power.Feeding;
+import rivulus.power.PortBudget;
 import rivulus.show.Device;
-import rivulus.show.Ref;
-import rivulus.show.Show;
-import rivulus.words.Words;
 
-/// Ports of computers and hubs that are asked for more than they can give.
+/// Ports of computers, hubs and packs that are asked for more than they can give, and gear that
+/// runs from USB and hangs on nothing.
 final class UsbPower implements RigCheck {
-    /// A USB port should not be asked for more than this share of what it can give.
-    private static final double USUAL_SHARE = 0.9;
-
-    /// What phantom power adds to a bus-powered interface's draw (REFERENCE, 100 to 200 mA).
-    private static final int PHANTOM_MA = 150;
-
     @Override
-    public void check(
-            Show show, LeadReader reader, List<LeadReport> leads, List<RigFinding> findings) {
-        for (Device host : show.rig().devices()) {
-            for (Port port : reader.template(host).ports()) {
-                int gives = port.electric().givesMa();
-                if (gives == 0) continue;
-                List<String> fed = new ArrayList<>();
-                int draws = 0;
-                Ref ref = new Ref(host.id(), port.id());
-                for (Cable cable : show.rig().cables()) {
-                    if (!cable.ends(ref)) continue;
-                    End other = reader.end(cable.from().equals(ref) ? cable.to() : cable.from());
-                    int own = drawn(reader.template(other.device()), other);
-                    if (own > 0) fed.add(other.device().name());
-                    draws += own;
-                }
-                if (draws > gives * USUAL_SHARE)
-                    findings.add(overdrawn(new End(host, port), fed, draws, gives));
-            }
+    public void check(Survey survey, List<RigFinding> findings) {
+        for (PortBudget budget : PortBudget.all(survey))
+            if (budget.isTight()) findings.add(overdrawn(budget));
+        Feeding feeding = Feeding.of(survey);
+        for (Device device : survey.devices()) {
+            boolean wants =
+                    survey.runsOn(device).equals("usb")
+                            && survey.template(device).ports().stream().anyMatch(UsbPower::isFed);
+            if (wants && feeding.of(device).isEmpty()) findings.add(unfed(device));
         }
     }
 
-    private static int drawn(Template template, End end) {
-        boolean fed = template.power().when(end.device().power()).equals("usb");
-        int phantom = 0;
-        for (Port port : template.ports()) {
-            Setting knob = end.device().knobs().get(port.electric().phantomKnob());
-            if (knob instanceof Setting.Switch(boolean on) && on) phantom = PHANTOM_MA;
-        }
-        return fed ? end.port().electric().drawsMa() + phantom : 0;
+    private static boolean isFed(Port port) {
+        return port.electric().drawsMa() > 0;
     }
 
-    private static RigFinding overdrawn(End host, List<String> fed, int draws, int gives) {
-        SequencedMap<String, Double> figures = new LinkedHashMap<>();
-        figures.put("drawsMa", (double) draws);
-        figures.put("givesMa", (double) gives);
-        boolean over = draws > gives;
+    private static RigFinding overdrawn(PortBudget budget) {
         return new RigFinding(
                 "power",
-                over ? Severity.PROBLEM : Severity.CAUTION,
-                List.of(host.device().id(), host.port().id()),
-                "%s draws %d mA from %s, which gives %d mA%s."
+                budget.isOver() ? Severity.PROBLEM : Severity.CAUTION,
+                List.of(budget.host().device().id(), budget.host().port().id()),
+                "%s from %s%s."
                         .formatted(
-                                Words.list(fed),
-                                draws,
-                                host.words(),
-                                gives,
-                                over ? "; put a powered hub between" : ", with little to spare"),
-                figures);
+                                budget.words(),
+                                budget.host().words(),
+                                budget.isOver()
+                                        ? "; put a powered hub between"
+                                        : ", with little to spare"),
+                Figures.of(
+                        "drawsMa", budget.drawsMa(),
+                        "givesMa", budget.givesMa(),
+                        "marginMa", budget.marginMa()));
+    }
+
+    private static RigFinding unfed(Device device) {
+        return new RigFinding(
+                "unfed",
+                Severity.PROBLEM,
+                List.of(device.id()),
+                "%s runs from USB and no lead brings it any power.".formatted(device.name()),
+                Figures.of());
     }
 }

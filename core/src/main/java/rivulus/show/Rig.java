@@ -39,6 +39,12 @@ public record Rig(List<Device> devices, List<Cable> cables, List<Owned> stock, E
         return with(devices, cables.stream().filter(c -> !c.id().equals(cable.id())).toList());
     }
 
+    /// The same rig with one cable replaced by another of the same id.
+    public Rig with(Cable cable) {
+        return with(
+                devices, cables.stream().map(c -> c.id().equals(cable.id()) ? cable : c).toList());
+    }
+
     /// The same rig with one device replaced by another of the same id.
     public Rig with(Device device) {
         return new Rig(

@@ -23,6 +23,16 @@ public final class Words {
         return signed(ms, Math.abs(ms) < 9.95 && Math.rint(ms) != ms ? 1 : 0) + THIN + "ms";
     }
 
+    /// "3.4 h".
+    public static String hours(double minutes) {
+        return signed(minutes / 60, 1) + THIN + "h";
+    }
+
+    /// "42 min".
+    public static String minutes(double minutes) {
+        return signed(minutes, 0) + THIN + "min";
+    }
+
     /// "86 Hz", "1.2 kHz".
     public static String hz(double hz) {
         return hz < 1000 ? signed(hz, 0) + THIN + "Hz" : signed(hz / 1000, 1) + THIN + "kHz";

@@ -16,6 +16,8 @@ import rivulus.file.ShowFile;
 import rivulus.file.Templates;
 import rivulus.gear.Catalogue;
 import rivulus.gear.Template;
+import rivulus.leads.LeadReader;
+import rivulus.leads.LeadReport;
 import rivulus.show.Device;
 import rivulus.show.Show;
 

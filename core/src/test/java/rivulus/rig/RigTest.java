@@ -17,6 +17,9 @@ import rivulus.file.Templates;
 import rivulus.gear.Electric;
 import rivulus.gear.Port;
 import rivulus.gear.Template;
+import rivulus.leads.Joiner;
+import rivulus.leads.Joining;
+import rivulus.leads.LeadReport;
 import rivulus.show.Cable;
 import rivulus.show.Device;
 import rivulus.show.Show;
@@ -312,7 +315,9 @@ class RigTest {
                 .containsEntry("lastsMinutes", 204.0)
                 .containsEntry("wantedMinutes", 270.0);
         assertThat(dies.sentence()).contains("3.4\u202Fh", "4.5\u202Fh", "before close");
-        assertThat(evening(recorder + ", \"power\": \"usb\"", "tales 600").findings()).isEmpty();
+        assertThat(evening(recorder + ", \"power\": \"usb\"", "tales 600").findings())
+                .extracting(RigFinding::rule)
+                .containsExactly("unfed");
         assertThat(evening(recorder, "tales 0").findings()).isEmpty();
     }
 

@@ -16,7 +16,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
 import rivulus.check.Demo;
 import rivulus.file.Templates;
-import rivulus.rig.Joiner;
+import rivulus.leads.Joiner;
 import rivulus.rig.RigEdits;
 import rivulus.rig.RigProver;
 import rivulus.show.Device;

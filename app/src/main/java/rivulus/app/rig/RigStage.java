@@ -17,7 +17,7 @@ import rivulus.app.look.Look;
 import rivulus.app.look.Marks;
 import rivulus.app.session.Picture;
 import rivulus.app.session.Session;
-import rivulus.rig.LeadReport;
+import rivulus.leads.LeadReport;
 import rivulus.rig.RigFinding;
 import rivulus.show.Device;
 import rivulus.show.Person;

@@ -1,4 +1,4 @@
-package rivulus.rig;
+package rivulus.leads;
 
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -13,7 +13,7 @@ import rivulus.show.Show;
 ///
 /// Leads are given out longest need first, each the shortest that reaches; where a length is not
 /// known any will do. That leaves as few needs unmet as can be: leads are nested by length.
-final class Stock {
+public final class Stock {
     private final boolean counted;
     private final Map<String, List<Double>> free = new HashMap<>();
     private final List<LeadReport> unmet = new ArrayList<>();
@@ -28,7 +28,7 @@ final class Stock {
     }
 
     /// What is left of the stock of a show.
-    static Stock of(Show show, List<LeadReport> leads) {
+    public static Stock of(Show show, List<LeadReport> leads) {
         Stock stock = new Stock(show);
         if (!stock.counted) return stock;
         List<LeadReport> needs = new ArrayList<>();
@@ -59,17 +59,17 @@ final class Stock {
     }
 
     /// Whether so many of a kind of lead or box are still there.
-    boolean has(String what, int pieces) {
+    public boolean has(String what, int pieces) {
         return free.getOrDefault(what, List.of()).size() >= pieces;
     }
 
     /// The leads that are said to be owned and for which none is left.
-    List<LeadReport> shortOf() {
+    public List<LeadReport> shortOf() {
         return unmet;
     }
 
     /// The boxes that are said to be owned and of which none is left.
-    List<Device> missing() {
+    public List<Device> missing() {
         return missing;
     }
 }

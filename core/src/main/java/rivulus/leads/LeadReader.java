@@ -1,4 +1,4 @@
-package rivulus.rig;
+package rivulus.leads;
 
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -55,6 +55,11 @@ public final class LeadReader {
         this.show = show;
         this.catalogue = catalogue.with(show.templates().stream().map(o -> o.template()).toList());
         this.leads = leads;
+    }
+
+    /// The kinds of lead there are.
+    Leads leads() {
+        return leads;
     }
 
     /// Every lead of the rig, in its order.
@@ -147,7 +152,7 @@ public final class LeadReader {
     }
 
     /// Whether a lead only brings 5 V from one to the other.
-    static boolean charges(End gives, End takes) {
+    public static boolean charges(End gives, End takes) {
         boolean power =
                 gives.port().carries().equals("power") || takes.port().carries().equals("power");
         return power

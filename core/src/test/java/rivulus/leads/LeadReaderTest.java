@@ -1,4 +1,4 @@
-package rivulus.rig;
+package rivulus.leads;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;

@@ -1,4 +1,4 @@
-package rivulus.rig;
+package rivulus.leads;
 
 import java.util.Comparator;
 import java.util.List;

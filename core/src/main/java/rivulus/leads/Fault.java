@@ -1,4 +1,4 @@
-package rivulus.rig;
+package rivulus.leads;
 
 import rivulus.check.Severity;
 
@@ -9,7 +9,7 @@ import rivulus.check.Severity;
 /// @param figure the figure that shows it, in the unit of [#unit]; NaN where there is none
 /// @param unit the name of the figure with its unit, such as `padDb`; empty where there is none
 public record Fault(String rule, Severity severity, String words, double figure, String unit) {
-    Fault(String rule, Severity severity, String words) {
+    public Fault(String rule, Severity severity, String words) {
         this(rule, severity, words, Double.NaN, "");
     }
 }

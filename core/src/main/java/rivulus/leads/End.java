@@ -1,4 +1,4 @@
-package rivulus.rig;
+package rivulus.leads;
 
 import rivulus.gear.Port;
 import rivulus.show.Device;

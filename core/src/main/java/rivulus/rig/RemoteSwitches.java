@@ -1,0 +1,66 @@
+package rivulus.rig;
+
+import java.util.List;
+import java.util.Optional;
+import rivulus.check.Severity;
+import rivulus.gear.Governor;
+import rivulus.gear.Knob;
+import rivulus.gear.Port;
+import rivulus.gear.Route;
+import rivulus.gear.Setting;
+import rivulus.gear.Template;
+import rivulus.leads.End;
+import rivulus.leads.Survey;
+import rivulus.show.Device;
+import rivulus.show.Ref;
+
+/// A microphone in a channel whose switch stands at a remote: nobody hears it there.
+final class RemoteSwitches implements RigCheck {
+    private static final String ROLE = "remote";
+
+    @Override
+    public void check(Survey survey, List<RigFinding> findings) {
+        for (Device device : survey.devices()) {
+            for (Port port : survey.template(device).ports()) {
+                Ref ref = new Ref(device.id(), port.id());
+                if (!port.carries().equals("mic")) continue;
+                Optional<End> microphone = survey.across(ref);
+                if (microphone.isEmpty()) continue;
+                closing(survey, device, port)
+                        .ifPresent(
+                                knob ->
+                                        findings.add(
+                                                finding(
+                                                        microphone.get(),
+                                                        new End(device, port),
+                                                        knob)));
+            }
+        }
+    }
+
+    /// The switch that shuts a port off as it stands.
+    private static Optional<Knob> closing(Survey survey, Device device, Port port) {
+        Template template = survey.template(device);
+        for (Route route : template.routes()) {
+            if (!route.from().equals(port.inPoint())) continue;
+            for (Governor governor : route.governors()) {
+                Optional<Knob> knob =
+                        template.knob(governor.knob()).filter(k -> k.role().equals(ROLE));
+                Optional<Setting> stands = survey.stands(device, governor.knob());
+                if (knob.isPresent() && !governor.opens(stands.orElseThrow())) return knob;
+            }
+        }
+        return Optional.empty();
+    }
+
+    private static RigFinding finding(End microphone, End port, Knob knob) {
+        return new RigFinding(
+                "remote-switch",
+                Severity.PROBLEM,
+                List.of(port.device().id(), port.port().id()),
+                "%s is plugged into %s while its %s stands at the remote: nobody hears it there."
+                        .formatted(microphone.device().name(), port.words(), knob.label()),
+                Figures.of(),
+                List.of(new Ref(port.device().id(), knob.id())));
+    }
+}

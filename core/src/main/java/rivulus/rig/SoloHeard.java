@@ -1,0 +1,56 @@
+package rivulus.rig;
+
+import java.util.List;
+import java.util.Optional;
+import rivulus.check.Severity;
+import rivulus.gear.Port;
+import rivulus.gear.Template;
+import rivulus.leads.End;
+import rivulus.leads.Survey;
+import rivulus.show.Device;
+import rivulus.show.Person;
+import rivulus.show.Ref;
+import rivulus.show.Role;
+import rivulus.words.Words;
+
+/// Solo that the one who needs it cannot hear: it works on one headphone output, and the producer
+/// listens at another.
+final class SoloHeard implements RigCheck {
+    @Override
+    public void check(Survey survey, List<RigFinding> findings) {
+        for (Device device : survey.devices()) {
+            Template template = survey.template(device);
+            if (template.soloOn().isEmpty()) continue;
+            for (Port port : template.ports()) {
+                if (!port.carries().equals("headphones") || template.soloOn().contains(port.id()))
+                    continue;
+                producerAt(survey, new Ref(device.id(), port.id()))
+                        .ifPresent(
+                                producer ->
+                                        findings.add(finding(template, device, port, producer)));
+            }
+        }
+    }
+
+    private static Optional<Person> producerAt(Survey survey, Ref port) {
+        return survey.across(port)
+                .map(End::device)
+                .flatMap(worn -> survey.show().cast().person(worn.worn()))
+                .filter(person -> person.role() == Role.PRODUCER);
+    }
+
+    private static RigFinding finding(
+            Template template, Device device, Port port, Person producer) {
+        List<String> solo =
+                template.soloOn().stream()
+                        .map(id -> template.port(id).map(Port::label).orElse(id))
+                        .toList();
+        return new RigFinding(
+                "solo",
+                Severity.NOTE,
+                List.of(device.id(), port.id()),
+                "Solo on %s is heard at %s only; %s listens at %s."
+                        .formatted(device.name(), Words.list(solo), producer.name(), port.label()),
+                Figures.of());
+    }
+}
