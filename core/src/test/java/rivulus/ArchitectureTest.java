@@ -76,7 +76,7 @@ class ArchitectureTest {
                     .mayOnlyBeAccessedByLayers(
                             "cure", "leads", "power", "computer", "timing", "rig", "readers")
                     .whereLayer("hearing")
-                    .mayOnlyBeAccessedByLayers("check", "cure", "timing", "readers")
+                    .mayOnlyBeAccessedByLayers("check", "cure", "computer", "timing", "readers")
                     .whereLayer("signal")
                     .mayOnlyBeAccessedByLayers(
                             "hearing",

@@ -49,7 +49,7 @@ final class CheckCommand implements Callable<Integer> {
                         .toList();
         Map<Finding, List<Cure>> cures = cures(proof, findings);
         RigProver rigs = new RigProver(show.prover(), Templates.leads());
-        RigProof rig = rigs.prove(proof.show());
+        RigProof rig = rigs.prove(proof);
         SequencedMap<RigFinding, List<RigFix>> fixes = new LinkedHashMap<>();
         for (RigFinding finding : rig.findings())
             fixes.put(finding, rigs.fixes(proof, rig, finding));

@@ -44,7 +44,7 @@ final class SheetCommand implements Callable<Integer> {
         Sheets sheets =
                 new Sheets(
                         proof,
-                        new RigProver(show.prover(), Templates.leads()).prove(proof.show()),
+                        new RigProver(show.prover(), Templates.leads()).prove(proof),
                         show.prover().catalogue());
         Sheet sheet = sheets.of(kind());
         if (out == null) spec.commandLine().getOut().print(sheet.markdown());

@@ -6,10 +6,12 @@ import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.PriorityQueue;
 import java.util.Set;
 import rivulus.gear.ChannelMap;
 import rivulus.gear.Delay;
+import rivulus.show.Ref;
 import rivulus.signal.Bands;
 import rivulus.signal.Leg;
 import rivulus.signal.LiveGraph;
@@ -45,6 +47,13 @@ public final class Ways {
                         .distinct()
                         .toArray();
         return strongest(graph.sources().get(source), targets, most);
+    }
+
+    /// The strongest way from a source to a point on the way to an ear, if sound gets there.
+    public Optional<Way> strongestTo(String source, Ref point) {
+        return strongest(live.graph().sources().get(source), live.graph().nodesOf(point), 1)
+                .stream()
+                .findFirst();
     }
 
     /// A way as far as it has been followed.

@@ -1,6 +1,7 @@
 package rivulus.rig;
 
 import java.util.List;
+import rivulus.check.Proof;
 import rivulus.check.Severity;
 import rivulus.leads.Survey;
 import rivulus.power.BatteryLife;
@@ -11,7 +12,7 @@ import rivulus.words.Words;
 /// Shows that do not say how long their scenes last are passed over.
 final class Batteries implements RigCheck {
     @Override
-    public void check(Survey survey, List<RigFinding> findings) {
+    public void check(Survey survey, Proof proof, List<RigFinding> findings) {
         for (BatteryLife life : BatteryLife.all(survey))
             if (life.isTight()) findings.add(finding(life));
     }

@@ -2,6 +2,7 @@ package rivulus.rig;
 
 import java.util.List;
 import java.util.Optional;
+import rivulus.check.Proof;
 import rivulus.check.Severity;
 import rivulus.computer.Picked;
 import rivulus.gear.Knob;
@@ -15,7 +16,7 @@ import rivulus.show.Ref;
 /// their microphone, or because they were set so.
 final class CallProfiles implements RigCheck {
     @Override
-    public void check(Survey survey, List<RigFinding> findings) {
+    public void check(Survey survey, Proof proof, List<RigFinding> findings) {
         for (Device buds : survey.devices()) {
             Optional<Knob> profile =
                     survey.template(buds).knobs().stream()

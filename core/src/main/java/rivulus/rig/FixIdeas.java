@@ -6,6 +6,7 @@ import java.util.Optional;
 import rivulus.check.Proof;
 import rivulus.gear.Catalogue;
 import rivulus.gear.Electric;
+import rivulus.gear.Knob;
 import rivulus.gear.Power;
 import rivulus.gear.Setting;
 import rivulus.leads.End;
@@ -43,6 +44,7 @@ final class FixIdeas {
 
     /// Ideas against a finding.
     List<RigFix> of(RigFinding finding) {
+        if (finding.rule().equals("picture-sync")) return lined(finding);
         if (!finding.knobs().isEmpty()) return turns(finding.knobs());
         String first = finding.about().getFirst();
         Optional<LeadReport> lead =
@@ -87,6 +89,24 @@ final class FixIdeas {
                 "Set %s to %s.".formatted(use.words(), use.say(to)),
                 List.of(turn),
                 show.with(turn));
+    }
+
+    /// The sound delayed by as much as the picture is behind.
+    private List<RigFix> lined(RigFinding finding) {
+        List<RigFix> fixes = new ArrayList<>();
+        double missing = -finding.figures().get("offsetMs");
+        for (Ref ref : finding.knobs()) {
+            Optional<KnobUse> use = proof.graph().knob(ref);
+            Optional<Device> device = survey.device(ref.device());
+            if (use.isEmpty() || device.isEmpty()) continue;
+            if (!(use.get().knob() instanceof Knob.Time time)) continue;
+            Setting stands = device.get().knobs().getOrDefault(ref.name(), time.standing());
+            if (!(stands instanceof Setting.Time(double ms))) continue;
+            double wanted = Math.rint((ms + missing) / time.stepMs()) * time.stepMs();
+            double to = Math.clamp(wanted, time.minMs(), time.maxMs());
+            if (to != ms) fixes.add(turned(use.get(), stands, new Setting.Time(to)));
+        }
+        return fixes;
     }
 
     private List<RigFix> turnedDown(Device device, RigFinding finding) {

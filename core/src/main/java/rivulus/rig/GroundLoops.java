@@ -2,6 +2,7 @@ package rivulus.rig;
 
 import java.util.List;
 import java.util.SequencedMap;
+import rivulus.check.Proof;
 import rivulus.check.Severity;
 import rivulus.gear.Power;
 import rivulus.leads.LeadReport;
@@ -15,7 +16,7 @@ import rivulus.words.Words;
 /// Leads that close a ring of grounds, and batteries whose charging would close one; see [Grounds].
 final class GroundLoops implements RigCheck {
     @Override
-    public void check(Survey survey, List<RigFinding> findings) {
+    public void check(Survey survey, Proof proof, List<RigFinding> findings) {
         List<Ring> rings = Grounds.rings(survey);
         for (Ring ring : rings) findings.add(finding(ring));
         for (Device device : survey.devices()) charging(survey, device, rings, findings);

@@ -3,6 +3,7 @@ package rivulus.rig;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
+import rivulus.check.Proof;
 import rivulus.check.Severity;
 import rivulus.gear.Route;
 import rivulus.leads.Survey;
@@ -15,7 +16,7 @@ final class JoinedOutputs implements RigCheck {
     private static final String MARK = "joins-outputs";
 
     @Override
-    public void check(Survey survey, List<RigFinding> findings) {
+    public void check(Survey survey, Proof proof, List<RigFinding> findings) {
         for (Device device : survey.devices()) {
             Set<String> fed = new LinkedHashSet<>();
             for (Route route : survey.template(device).routes()) {

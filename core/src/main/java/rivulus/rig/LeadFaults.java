@@ -3,6 +3,7 @@ package rivulus.rig;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.SequencedMap;
+import rivulus.check.Proof;
 import rivulus.leads.Fault;
 import rivulus.leads.LeadReport;
 import rivulus.leads.Survey;
@@ -10,7 +11,7 @@ import rivulus.leads.Survey;
 /// What is wrong with single leads.
 final class LeadFaults implements RigCheck {
     @Override
-    public void check(Survey survey, List<RigFinding> findings) {
+    public void check(Survey survey, Proof proof, List<RigFinding> findings) {
         for (LeadReport lead : survey.leads())
             for (Fault fault : lead.faults()) findings.add(finding(lead, fault));
     }

@@ -4,6 +4,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import rivulus.check.Proof;
 import rivulus.check.Severity;
 import rivulus.gear.PictureFormat;
 import rivulus.gear.PictureRoute;
@@ -18,7 +19,7 @@ import rivulus.show.Ref;
 /// Pictures that are sent in a format that something on their way does not pass.
 final class PictureFormats implements RigCheck {
     @Override
-    public void check(Survey survey, List<RigFinding> findings) {
+    public void check(Survey survey, Proof proof, List<RigFinding> findings) {
         for (Device device : survey.devices()) {
             for (PictureRoute route : survey.template(device).pictures()) {
                 if (!route.from().equals(PictureRoute.LENS)) continue;

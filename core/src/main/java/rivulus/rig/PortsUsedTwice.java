@@ -1,6 +1,7 @@
 package rivulus.rig;
 
 import java.util.List;
+import rivulus.check.Proof;
 import rivulus.check.Severity;
 import rivulus.gear.Port;
 import rivulus.leads.End;
@@ -12,7 +13,7 @@ import rivulus.show.Ref;
 /// A port that more leads are meant for than the one it takes.
 final class PortsUsedTwice implements RigCheck {
     @Override
-    public void check(Survey survey, List<RigFinding> findings) {
+    public void check(Survey survey, Proof proof, List<RigFinding> findings) {
         for (Device device : survey.devices()) {
             for (Port port : survey.template(device).ports()) {
                 List<LeadReport> leads = survey.leadsIn(new Ref(device.id(), port.id()));

@@ -2,6 +2,7 @@ package rivulus.rig;
 
 import java.util.List;
 import java.util.Optional;
+import rivulus.check.Proof;
 import rivulus.check.Severity;
 import rivulus.gear.Governor;
 import rivulus.gear.Knob;
@@ -19,7 +20,7 @@ final class RemoteSwitches implements RigCheck {
     private static final String ROLE = "remote";
 
     @Override
-    public void check(Survey survey, List<RigFinding> findings) {
+    public void check(Survey survey, Proof proof, List<RigFinding> findings) {
         for (Device device : survey.devices()) {
             for (Port port : survey.template(device).ports()) {
                 Ref ref = new Ref(device.id(), port.id());

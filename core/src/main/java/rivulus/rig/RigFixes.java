@@ -39,7 +39,8 @@ final class RigFixes {
     /// nobody hear worse. Scenes that howl are left out: what is heard there besides depends on
     /// where the howl is cut.
     private boolean isGood(Proof proof, RigProof rig, RigFinding finding, RigFix fix) {
-        RigProof after = rigs.prove(fix.after());
+        Proof heard = prover.prove(fix.after(), proof);
+        RigProof after = rigs.prove(heard);
         Map<String, Severity> before = new HashMap<>();
         for (RigFinding known : rig.findings())
             before.merge(known.id(), known.severity(), (a, b) -> a.compareTo(b) < 0 ? a : b);
@@ -50,7 +51,7 @@ final class RigFixes {
             if (worse && left.severity().isSerious()) return false;
         }
         if (count(after, finding) >= count(rig, finding)) return false;
-        return hearsNoWorse(proof, fix);
+        return hearsNoWorse(proof, heard);
     }
 
     private static boolean isMilder(RigFinding left, RigFinding finding) {
@@ -65,14 +66,14 @@ final class RigFixes {
                 .count();
     }
 
-    private boolean hearsNoWorse(Proof proof, RigFix fix) {
+    private static boolean hearsNoWorse(Proof before, Proof after) {
         Set<Finding.Key> heard = new HashSet<>();
         Set<String> howling = new HashSet<>();
-        for (Finding known : proof.findings()) {
+        for (Finding known : before.findings()) {
             heard.add(whom(known));
             if (known.severity() == Severity.DANGER) howling.add(known.scene());
         }
-        return prover.prove(fix.after(), proof).findings().stream()
+        return after.findings().stream()
                 .filter(left -> !howling.contains(left.scene()))
                 .allMatch(left -> heard.contains(whom(left)));
     }

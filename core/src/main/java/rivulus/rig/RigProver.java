@@ -22,6 +22,7 @@ public final class RigProver {
                     new Batteries(),
                     new Clocks(),
                     new PictureFormats(),
+                    new LipSync(),
                     new RemoteSwitches(),
                     new CallProfiles(),
                     new Shortages(),
@@ -42,11 +43,16 @@ public final class RigProver {
         return leads;
     }
 
-    /// Proves the rig of a show.
+    /// Proves the rig of a show from nothing.
     public RigProof prove(Show show) {
-        Survey survey = Survey.of(show, prover.catalogue(), leads);
+        return prove(prover.prove(show));
+    }
+
+    /// Proves the rig of a show whose hearing has been proven.
+    public RigProof prove(Proof proof) {
+        Survey survey = Survey.of(proof.show(), prover.catalogue(), leads);
         List<RigFinding> findings = new ArrayList<>();
-        for (RigCheck check : CHECKS) check.check(survey, findings);
+        for (RigCheck check : CHECKS) check.check(survey, proof, findings);
         findings.sort(Comparator.comparing(RigFinding::severity));
         return new RigProof(survey, findings);
     }

@@ -1,6 +1,7 @@
 package rivulus.rig;
 
 import java.util.List;
+import rivulus.check.Proof;
 import rivulus.check.Severity;
 import rivulus.leads.LeadReport;
 import rivulus.leads.Stock;
@@ -11,7 +12,7 @@ import rivulus.words.Words;
 /// Leads and boxes that the plan takes from the cupboard and that are not in it.
 final class Shortages implements RigCheck {
     @Override
-    public void check(Survey survey, List<RigFinding> findings) {
+    public void check(Survey survey, Proof proof, List<RigFinding> findings) {
         Stock stock = Stock.of(survey.show(), survey.leads());
         for (LeadReport lead : stock.shortOf()) {
             double metres = lead.cable().metres();

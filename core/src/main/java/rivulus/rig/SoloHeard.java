@@ -2,6 +2,7 @@ package rivulus.rig;
 
 import java.util.List;
 import java.util.Optional;
+import rivulus.check.Proof;
 import rivulus.check.Severity;
 import rivulus.gear.Port;
 import rivulus.gear.Template;
@@ -17,7 +18,7 @@ import rivulus.words.Words;
 /// listens at another.
 final class SoloHeard implements RigCheck {
     @Override
-    public void check(Survey survey, List<RigFinding> findings) {
+    public void check(Survey survey, Proof proof, List<RigFinding> findings) {
         for (Device device : survey.devices()) {
             Template template = survey.template(device);
             if (template.soloOn().isEmpty()) continue;

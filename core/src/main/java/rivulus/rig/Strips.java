@@ -1,6 +1,7 @@
 package rivulus.rig;
 
 import java.util.List;
+import rivulus.check.Proof;
 import rivulus.check.Severity;
 import rivulus.leads.Survey;
 import rivulus.power.StripLoad;
@@ -11,7 +12,7 @@ final class Strips implements RigCheck {
     private static final double USUAL_SHARE = 0.8;
 
     @Override
-    public void check(Survey survey, List<RigFinding> findings) {
+    public void check(Survey survey, Proof proof, List<RigFinding> findings) {
         for (StripLoad load : StripLoad.all(survey)) {
             boolean over = load.watts() > load.mostWatts();
             if (over || load.watts() > load.mostWatts() * USUAL_SHARE)

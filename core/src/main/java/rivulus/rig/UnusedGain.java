@@ -2,6 +2,7 @@ package rivulus.rig;
 
 import java.util.List;
 import java.util.Optional;
+import rivulus.check.Proof;
 import rivulus.check.Severity;
 import rivulus.gear.Governor;
 import rivulus.gear.Knob;
@@ -19,7 +20,7 @@ import rivulus.words.Words;
 /// is near.
 final class UnusedGain implements RigCheck {
     @Override
-    public void check(Survey survey, List<RigFinding> findings) {
+    public void check(Survey survey, Proof proof, List<RigFinding> findings) {
         for (Device device : survey.devices()) {
             Template template = survey.template(device);
             for (Port port : template.ports()) {

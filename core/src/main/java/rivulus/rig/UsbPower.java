@@ -1,6 +1,7 @@
 package rivulus.rig;
 
 import java.util.List;
+import rivulus.check.Proof;
 import rivulus.check.Severity;
 import rivulus.gear.Port;
 import rivulus.leads.Survey;
@@ -12,7 +13,7 @@ import rivulus.show.Device;
 /// runs from USB and hangs on nothing.
 final class UsbPower implements RigCheck {
     @Override
-    public void check(Survey survey, List<RigFinding> findings) {
+    public void check(Survey survey, Proof proof, List<RigFinding> findings) {
         for (PortBudget budget : PortBudget.all(survey))
             if (budget.isTight()) findings.add(overdrawn(budget));
         Feeding feeding = Feeding.of(survey);

@@ -5,6 +5,7 @@ import java.util.BitSet;
 import java.util.Set;
 import java.util.function.IntPredicate;
 import rivulus.gear.Delay;
+import rivulus.show.Ref;
 
 /// The graph as sound finds it at one stand of the knobs: only open legs, only what can still reach
 /// an ear.
@@ -176,6 +177,16 @@ public final class LiveGraph {
             }
         }
         return marked;
+    }
+
+    /// Whether sound at a point can come to an ear by open legs.
+    public boolean leads(Ref point, String ear) {
+        BitSet starts = new BitSet(graph.nodes().size());
+        for (int v : graph.nodesOf(point)) starts.set(v);
+        BitSet reached = downstream(starts, leg -> legGain[leg] > 0);
+        for (int[] channel : graph.ears().get(ear).channels())
+            for (int v : channel) if (reached.get(v)) return true;
+        return false;
     }
 
     /// The graph this is a state of.

@@ -21,7 +21,7 @@ class FailureTest {
     }
 
     private static List<String> lost(Failure failure, String ear) {
-        return failure.losses().stream()
+        return failure.losses().all().stream()
                 .filter(loss -> loss.ear().id().equals(ear))
                 .flatMap(loss -> loss.lost().stream())
                 .map(Source::id)
@@ -40,7 +40,7 @@ class FailureTest {
     void aComputerTakesItsProgramsAlong() {
         Failure failure = failure("tales", "cue-laptop");
         assertThat(lost(failure, "nadia")).contains("maren", "ivo");
-        assertThat(failure.losses())
+        assertThat(failure.losses().all())
                 .anyMatch(loss -> loss.ear().id().equals("nadia") && loss.everything());
     }
 
@@ -54,7 +54,7 @@ class FailureTest {
     @Test
     void theDeskIsASinglePointOfFailure() {
         Failure failure = failure("tales", "desk");
-        assertThat(failure.losses()).hasSizeGreaterThan(6);
+        assertThat(failure.losses().all()).hasSizeGreaterThan(6);
         assertThat(failure.words()).contains("lose all there is to hear");
     }
 
@@ -76,7 +76,7 @@ class FailureTest {
         for (Device device : proof.show().rig().devices()) {
             Failure failure = Failure.of(scene, device, Limits.USUAL);
             assertThat(failure.words()).endsWith(".").doesNotContain("null");
-            for (Failure.Loss loss : failure.losses()) {
+            for (Losses.Loss loss : failure.losses().all()) {
                 for (Source source : loss.lost())
                     assertThat(scene.of(loss.ear().id(), source.id()).hearing().isHeard()).isTrue();
             }

@@ -66,7 +66,7 @@ public record Picture(
                 TroubleCard.of(proof, scene),
                 KnobSheet.of(scene, choice.device(), ear, catalogue),
                 ear == null ? Set.of() : Courses.devicesToEar(scene, ear.id()),
-                rigs.prove(show),
+                rigs.prove(proof),
                 show.rig()
                         .device(choice.device())
                         .map(device -> Failure.of(scene, device, Limits.USUAL)));

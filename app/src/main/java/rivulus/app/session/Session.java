@@ -445,7 +445,7 @@ public final class Session implements AutoCloseable {
     private void mend(Proof done) {
         mending.ask(
                 stale -> {
-                    RigProof rig = rigs.prove(done.show());
+                    RigProof rig = rigs.prove(done);
                     Map<String, List<RigFix>> found = new HashMap<>();
                     for (RigFinding finding : rig.findings()) {
                         if (stale.getAsBoolean()) break;

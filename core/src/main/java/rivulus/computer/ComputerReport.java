@@ -1,0 +1,317 @@
+package rivulus.computer;
+
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import rivulus.check.Failure;
+import rivulus.check.Limits;
+import rivulus.check.Losses;
+import rivulus.check.Names;
+import rivulus.check.SceneProof;
+import rivulus.gear.Knob;
+import rivulus.gear.Picker;
+import rivulus.gear.Setting;
+import rivulus.hearing.Tracer;
+import rivulus.hearing.Ways;
+import rivulus.leads.Survey;
+import rivulus.show.Device;
+import rivulus.show.Ref;
+import rivulus.show.Source;
+import rivulus.signal.KnobUse;
+import rivulus.signal.LiveGraph;
+import rivulus.signal.Positions;
+import rivulus.words.Words;
+
+/// One computer as a person sets it: every pick and permission in the order of clicks with why;
+/// what is on air from it; what comes twice; what goes silent without it; what an update or a
+/// replug would undo.
+///
+/// @param lines what to set, in the order of clicks
+/// @param onAir what of it the public hears, one sentence each
+/// @param twice what comes by two captures at once, one sentence each
+/// @param without what goes silent when it is off
+/// @param undone what to look at again after an update or a replug, one sentence each
+public record ComputerReport(
+        Device computer,
+        List<Line> lines,
+        List<String> onAir,
+        List<String> twice,
+        String without,
+        List<String> undone) {
+    public ComputerReport {
+        lines = List.copyOf(lines);
+        onAir = List.copyOf(onAir);
+        twice = List.copyOf(twice);
+        undone = List.copyOf(undone);
+    }
+
+    /// One setting.
+    ///
+    /// @param where the page it stands on: the sound settings, or a program
+    /// @param knob what is set, as the machine calls it
+    /// @param why what depends on it; empty where nothing does
+    public record Line(String where, KnobUse knob, String setTo, String why) {}
+
+    /// The report on a computer in a scene. Costs a tracing for each pick and permission that
+    /// stands.
+    public static ComputerReport of(SceneProof scene, Survey survey, Device computer) {
+        return new Search(scene, survey, computer).report();
+    }
+
+    /// The reports on every computer of a rig.
+    public static List<ComputerReport> all(SceneProof scene, Survey survey) {
+        return survey.devices().stream()
+                .filter(device -> survey.template(device).isComputer())
+                .map(device -> of(scene, survey, device))
+                .toList();
+    }
+
+    /// The search for it.
+    private static final class Search {
+        private final SceneProof scene;
+        private final Survey survey;
+        private final Device computer;
+        private final LiveGraph live;
+        private final Positions positions;
+
+        Search(SceneProof scene, Survey survey, Device computer) {
+            this.scene = scene;
+            this.survey = survey;
+            this.computer = computer;
+            live = scene.tracer().live();
+            positions = live.positions();
+        }
+
+        ComputerReport report() {
+            return new ComputerReport(
+                    computer,
+                    lines(),
+                    onAir(),
+                    twice(),
+                    Failure.of(scene, computer, Limits.USUAL).words(),
+                    undone());
+        }
+
+        private List<Device> programs() {
+            return survey.devices().stream()
+                    .filter(device -> device.on().equals(computer.id()))
+                    .toList();
+        }
+
+        /// The computer's own defaults first, then each program: what it may do, what it picks, how
+        /// it uses that.
+        private List<Line> lines() {
+            List<Line> lines = new ArrayList<>();
+            lines(computer, "sound settings", lines);
+            for (Device program : programs()) lines(program, program.name(), lines);
+            return lines;
+        }
+
+        private void lines(Device owner, String where, List<Line> lines) {
+            for (String role :
+                    List.of(Knob.PERMISSION, "rate", "device", "feed", "buffer", "delay"))
+                for (KnobUse use : live.graph().knobsOf(owner.id())) {
+                    if (!use.knob().role().equals(role)) continue;
+                    if (role.equals("feed") && !isUsed(use)) continue;
+                    if (role.equals("delay") && !isTurned(use)) continue;
+                    lines.add(new Line(where, use, setTo(use), why(use)));
+                }
+        }
+
+        private int index(KnobUse use) {
+            return live.graph().knobIndex(use.ref().device(), use.ref().name());
+        }
+
+        private Setting stands(KnobUse use) {
+            return positions.get(index(use));
+        }
+
+        /// Whether sound that anybody hears passes a knob as it stands.
+        private boolean isUsed(KnobUse use) {
+            return !isTurned(use) ? !why(use).isEmpty() : true;
+        }
+
+        private boolean isTurned(KnobUse use) {
+            return !stands(use).equals(use.knob().standing());
+        }
+
+        private String setTo(KnobUse use) {
+            return use.say(stands(use));
+        }
+
+        /// Who would lose whom without this setting, told as what it is for.
+        private String why(KnobUse use) {
+            Optional<Setting> off = off(use);
+            if (off.isEmpty() || off.get().equals(stands(use))) return "";
+            Losses losses = at(positions.with(index(use), off.get()));
+            return losses.isEmpty() ? "" : "so that " + losses.asGains();
+        }
+
+        private static Optional<Setting> off(KnobUse use) {
+            return switch (use.knob().role()) {
+                case "device" -> Optional.of(new Setting.Choice(Picker.NONE));
+                case Knob.PERMISSION -> Optional.of(new Setting.Switch(false));
+                case "feed" -> use.knob().others(use.knob().standing()).stream().findFirst();
+                default -> Optional.empty();
+            };
+        }
+
+        private Losses at(Positions then) {
+            Tracer tracer = Tracer.after(live.at(then), List.of(scene.tracer()));
+            return Losses.between(scene, tracer, Limits.USUAL);
+        }
+
+        /// Whom the public hears through this computer, and whether anything at all it plays goes
+        /// out.
+        private List<String> onAir() {
+            List<String> said = new ArrayList<>();
+            for (Device program : programs()) {
+                for (Picked capture : Picked.of(survey, program)) {
+                    if (capture.picker().picks() != Picker.Picks.DESKTOP) continue;
+                    if (capture.gear().isEmpty() || !isSent(capture)) continue;
+                    said.add(desktop(program, capture));
+                }
+            }
+            Set<String> heard = new LinkedHashSet<>();
+            for (Losses.Loss loss : Failure.of(scene, computer, Limits.USUAL).losses().all())
+                if (loss.ear().isPublic())
+                    loss.lost().forEach(source -> heard.add(Names.of(source)));
+            if (!heard.isEmpty())
+                said.add(
+                        "On air by way of %s: %s."
+                                .formatted(computer.name(), Words.list(List.copyOf(heard))));
+            if (said.isEmpty()) said.add("Nothing of %s is on air.".formatted(computer.name()));
+            return said;
+        }
+
+        private String desktop(Device program, Picked capture) {
+            boolean byDefault =
+                    Picked.of(survey, computer).stream()
+                            .filter(p -> p.picker().standard() == Picker.Standard.DEFAULT)
+                            .filter(p -> p.picker().picks() == Picker.Picks.OUTPUT)
+                            .anyMatch(
+                                    p ->
+                                            p.gear().equals(capture.gear())
+                                                    && p.endpoint().equals(capture.endpoint()));
+            return byDefault
+                    ? "Any sound that %s makes is on air: %s captures %s, where everything plays by default."
+                            .formatted(computer.name(), program.name(), capture.words())
+                    : "Whatever plays to %s on %s is on air: %s captures it."
+                            .formatted(capture.words(), computer.name(), program.name());
+        }
+
+        /// Whether what a capture hears goes on to an ear of the public.
+        private boolean isSent(Picked capture) {
+            Ref point = new Ref(capture.owner().id(), capture.picker().point());
+            return scene.show().ears().stream()
+                    .filter(ear -> ear.isPublic())
+                    .anyMatch(ear -> live.leads(point, ear.id()));
+        }
+
+        private List<String> twice() {
+            List<String> said = new ArrayList<>();
+            for (Device program : programs()) {
+                List<Picked> captures =
+                        Picked.of(survey, program).stream()
+                                .filter(p -> p.picker().picks() != Picker.Picks.OUTPUT)
+                                .filter(p -> p.gear().isPresent() && isSent(p))
+                                .toList();
+                if (captures.size() < 2) continue;
+                for (Source source : scene.show().sources()) {
+                    List<String> by = new ArrayList<>();
+                    for (Picked capture : captures)
+                        if (carries(capture, source)) by.add(capture.picker().label());
+                    if (by.size() > 1)
+                        said.add(
+                                "%s comes to %s by %s: it is heard twice unless one of them is only monitored."
+                                        .formatted(
+                                                Words.sentence(Names.of(source)),
+                                                program.name(),
+                                                Words.list(by)));
+                }
+            }
+            return said;
+        }
+
+        private boolean carries(Picked capture, Source source) {
+            Ref point = new Ref(capture.owner().id(), capture.picker().point());
+            return Ways.of(live)
+                    .strongestTo(source.id(), point)
+                    .filter(way -> way.levelDb() > Limits.USUAL.heardDb())
+                    .isPresent();
+        }
+
+        // What an update or a replug undoes
+
+        private List<String> undone() {
+            List<String> said = new ArrayList<>();
+            for (Device gear : survey.devices()) replugged(gear).ifPresent(said::add);
+            updated().ifPresent(said::add);
+            return said;
+        }
+
+        /// Gear that comes back by another name: whatever named it stands at the default again.
+        private Optional<String> replugged(Device gear) {
+            Positions then = positions;
+            List<String> check = new ArrayList<>();
+            for (Device owner : owners()) {
+                for (Picked picked : Picked.of(survey, owner)) {
+                    boolean named =
+                            picked.setting().startsWith(gear.id() + "/")
+                                    && picked.endpoint().flatMap(e -> e.port()).isPresent();
+                    if (!named) continue;
+                    String falls = picked.picker().isStandard() ? Picker.NONE : Picker.DEFAULT;
+                    then = then.with(place(picked), new Setting.Choice(falls));
+                    check.add(name(picked));
+                }
+            }
+            if (check.isEmpty()) return Optional.empty();
+            Losses losses = at(then);
+            String after = losses.isEmpty() ? "" : "; till then " + losses.words();
+            return Optional.of(
+                    "After %s was plugged into another socket of %s, pick it again at %s%s."
+                            .formatted(gear.name(), computer.name(), Words.list(check), after));
+        }
+
+        /// An update that asks for permissions again and sets the defaults back.
+        private Optional<String> updated() {
+            Positions then = positions;
+            List<String> check = new ArrayList<>();
+            for (Device owner : owners()) {
+                for (KnobUse use : live.graph().knobsOf(owner.id())) {
+                    if (!use.knob().role().equals(Knob.PERMISSION)) continue;
+                    then = then.with(index(use), new Setting.Switch(false));
+                    check.add(use.words());
+                }
+                for (Picked picked : Picked.of(survey, owner)) {
+                    boolean set = picked.picker().isStandard() && picked.gear().isPresent();
+                    if (!set || picked.setting().equals(Picker.DEFAULT)) continue;
+                    then = then.with(place(picked), new Setting.Choice(picked.picker().standing()));
+                    check.add(name(picked));
+                }
+            }
+            if (check.isEmpty()) return Optional.empty();
+            Losses losses = at(then);
+            String after = losses.isEmpty() ? "" : "; till then " + losses.words();
+            return Optional.of(
+                    "After an update of %s, look at %s%s."
+                            .formatted(computer.name(), Words.list(check), after));
+        }
+
+        private List<Device> owners() {
+            List<Device> owners = new ArrayList<>(List.of(computer));
+            owners.addAll(programs());
+            return owners;
+        }
+
+        private int place(Picked picked) {
+            return live.graph().knobIndex(picked.owner().id(), picked.picker().id());
+        }
+
+        private static String name(Picked picked) {
+            return picked.owner().name() + " · " + picked.picker().label();
+        }
+    }
+}

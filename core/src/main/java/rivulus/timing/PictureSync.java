@@ -1,0 +1,148 @@
+package rivulus.timing;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import rivulus.check.Names;
+import rivulus.check.SceneProof;
+import rivulus.check.Severity;
+import rivulus.gear.Delay;
+import rivulus.hearing.Way;
+import rivulus.hearing.Ways;
+import rivulus.leads.Survey;
+import rivulus.show.Ear;
+import rivulus.show.Person;
+import rivulus.show.Playback;
+import rivulus.show.Ref;
+import rivulus.show.Source;
+import rivulus.signal.KnobUse;
+import rivulus.signal.Leg;
+import rivulus.words.Words;
+
+/// Sound against picture at one ear of the public: a voice in front of a camera, or a player whose
+/// picture and sound go different ways.
+///
+/// @param sound the delay of the strongest way of the sound
+/// @param knobs what delays that sound and can be turned
+public record PictureSync(
+        PictureWay picture, Ear ear, Source source, Delay sound, List<Ref> knobs) {
+    /// ITU-R BT.1359-1: detectable when sound is early by more, in ms.
+    public static final double DETECT_EARLY_MS = 45;
+
+    /// ITU-R BT.1359-1: detectable when sound is late by more, in ms.
+    public static final double DETECT_LATE_MS = 125;
+
+    /// ITU-R BT.1359-1: unacceptable when sound is early by more, in ms.
+    public static final double WORST_EARLY_MS = 90;
+
+    /// ITU-R BT.1359-1: unacceptable when sound is late by more, in ms.
+    public static final double WORST_LATE_MS = 185;
+
+    /// EBU R 37: what the whole chain should keep to, sound early, in ms.
+    public static final double CHAIN_EARLY_MS = 40;
+
+    /// EBU R 37: what the whole chain should keep to, sound late, in ms.
+    public static final double CHAIN_LATE_MS = 60;
+
+    private static final double HEARD_DB = -30;
+
+    public PictureSync {
+        knobs = List.copyOf(knobs);
+    }
+
+    /// Every source that is seen as well as heard, at every ear of the public that a program sends
+    /// its picture to.
+    public static List<PictureSync> all(SceneProof scene, Survey survey) {
+        List<PictureSync> all = new ArrayList<>();
+        for (PictureWay picture : PictureWay.all(survey)) {
+            for (Ear ear : scene.show().ears()) {
+                boolean here =
+                        ear.isPublic()
+                                && ear.at().stream()
+                                        .anyMatch(at -> at.device().equals(picture.program().id()));
+                if (!here) continue;
+                for (SceneProof.Heard cell : scene.of(ear.id())) {
+                    boolean heard = cell.hearing().levelDb() > HEARD_DB;
+                    if (heard && isSeen(picture, cell.source()))
+                        of(scene, picture, ear, cell.source()).ifPresent(all::add);
+                }
+            }
+        }
+        return all;
+    }
+
+    /// Whether a source is in front of the lens: a person in the camera's place, or what the player
+    /// itself plays.
+    private static boolean isSeen(PictureWay picture, Source source) {
+        return switch (source) {
+            case Person person ->
+                    !person.place().isEmpty() && person.place().equals(picture.source().place());
+            case Playback playback -> playback.at().device().equals(picture.source().id());
+        };
+    }
+
+    private static Optional<PictureSync> of(
+            SceneProof scene, PictureWay picture, Ear ear, Source source) {
+        return Ways.of(scene.tracer().live()).strongest(source.id(), ear.id(), 1).stream()
+                .findFirst()
+                .map(
+                        way ->
+                                new PictureSync(
+                                        picture,
+                                        ear,
+                                        source,
+                                        new Delay(way.ms(), way.minMs(), way.maxMs()),
+                                        delayKnobs(scene, way)));
+    }
+
+    private static List<Ref> delayKnobs(SceneProof scene, Way way) {
+        List<Ref> knobs = new ArrayList<>();
+        for (Leg leg : way.legs())
+            for (Leg.Govern govern : leg.governors()) {
+                KnobUse use = scene.tracer().live().graph().knobs().get(govern.knob());
+                if (use.knob().role().equals("delay")) knobs.add(use.ref());
+            }
+        return knobs;
+    }
+
+    /// How late the sound is against the picture, in ms; negative where it is early.
+    public double offsetMs() {
+        return sound.ms() - picture.delay().ms();
+    }
+
+    /// The least the offset can be, every part at its quickest or slowest.
+    public double leastMs() {
+        return sound.minMs() - picture.delay().maxMs();
+    }
+
+    /// The most.
+    public double mostMs() {
+        return sound.maxMs() - picture.delay().minMs();
+    }
+
+    /// How bad it is; empty within EBU R 37.
+    public Optional<Severity> severity() {
+        double offset = offsetMs();
+        if (offset < -WORST_EARLY_MS || offset > WORST_LATE_MS)
+            return Optional.of(Severity.PROBLEM);
+        if (offset < -DETECT_EARLY_MS || offset > DETECT_LATE_MS)
+            return Optional.of(Severity.CAUTION);
+        if (offset < -CHAIN_EARLY_MS || offset > CHAIN_LATE_MS) return Optional.of(Severity.NOTE);
+        return Optional.empty();
+    }
+
+    /// "On the stream, Maren's lips are 84 ms behind her voice (20 to 190)".
+    public String words() {
+        boolean early = offsetMs() < 0;
+        return "On %s, the sound of %s is %s %s than the picture of %s (%s to %s%sms)"
+                .formatted(
+                        Names.of(ear),
+                        Names.of(source),
+                        Words.ms(Math.abs(offsetMs())),
+                        early ? "earlier" : "later",
+                        picture.source().name(),
+                        Words.signed(leastMs(), 0),
+                        Words.signed(mostMs(), 0),
+                        Words.THIN);
+    }
+}
