@@ -7,6 +7,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayDeque;
 import java.util.Deque;
+import java.util.List;
 import java.util.Optional;
 import javafx.application.Application;
 import javafx.application.Platform;
@@ -21,6 +22,7 @@ import rivulus.app.look.Look;
 import rivulus.app.session.Session;
 import rivulus.app.session.Settings;
 import rivulus.app.shell.MainWindow;
+import rivulus.chart.RigLayer;
 import rivulus.check.Limits;
 import rivulus.check.Prover;
 import rivulus.file.DemoShows;
@@ -31,12 +33,14 @@ public final class Shots extends Application {
     private Session session;
     private MainWindow window;
     private Path folder;
+    private List<String> wanted = List.of();
     private final Deque<Shot> shots = new ArrayDeque<>();
 
     /// A view to be pictured: the file's name, and what to do first.
     private record Shot(String name, Runnable prepare) {}
 
-    /// Pictures into the folder that is named.
+    /// Pictures into the folder that is named first; only those that are named after it, if any
+    /// are.
     public static void main(String[] args) {
         launch(Shots.class, args);
     }
@@ -44,7 +48,9 @@ public final class Shots extends Application {
     @Override
     public void start(Stage stage) throws IOException {
         Look.loadFonts();
-        folder = Path.of(getParameters().getUnnamed().getFirst());
+        List<String> words = getParameters().getUnnamed();
+        folder = Path.of(words.getFirst());
+        wanted = words.subList(1, words.size());
         Files.createDirectories(folder);
         Settings settings = Settings.in(Files.createTempDirectory("rivulus-shots"));
         settings.motion().set(false);
@@ -77,7 +83,18 @@ public final class Shots extends Application {
                     session.stage().set(rivulus.app.session.Stage.RIG);
                     session.source().set("");
                 });
-        shot("rig-knobs", () -> session.device().set("desk"));
+        for (RigLayer layer : RigLayer.values()) {
+            if (layer == RigLayer.LEADS) continue;
+            shot(
+                    "rig-" + layer.title().toLowerCase(java.util.Locale.ROOT),
+                    () -> session.layer().set(layer));
+        }
+        shot(
+                "rig-knobs",
+                () -> {
+                    session.layer().set(RigLayer.LEADS);
+                    session.device().set("desk");
+                });
         shot(
                 "rig-join",
                 () -> {
@@ -87,9 +104,30 @@ public final class Shots extends Application {
                     session.joinTo().set(session.show().get().rig().devices().getLast().id());
                 });
         shot(
-                "palette",
+                "rig-add",
                 () -> {
                     session.undo();
+                    window.searchGear();
+                });
+        shot(
+                "cupboard",
+                () -> {
+                    session.edit(
+                            session.rigEdits()
+                                    .ownThePlan(session.picture().get().rig().survey().leads()));
+                    press("#cupboard-tab");
+                });
+        shot(
+                "bench",
+                () -> {
+                    session.undo();
+                    window.openBench(Optional.of("show-desk"), Optional.empty());
+                    press("#section-routes");
+                });
+        shot(
+                "palette",
+                () -> {
+                    window.closeTop();
                     session.stage().set(rivulus.app.session.Stage.MIXES);
                     session.device().set("");
                     window.openPalette();
@@ -121,8 +159,7 @@ public final class Shots extends Application {
     }
 
     private void press(String selector) {
-        if (window.scene().getRoot().lookup(selector) instanceof ToggleButton button)
-            button.setSelected(true);
+        if (window.scene().getRoot().lookup(selector) instanceof ToggleButton button) button.fire();
     }
 
     private void next() {
@@ -136,7 +173,8 @@ public final class Shots extends Application {
                     shot.prepare().run();
                     whenSettled(
                             () -> {
-                                take(window.scene(), folder.resolve(shot.name() + ".png"));
+                                if (wanted.isEmpty() || wanted.contains(shot.name()))
+                                    take(window.scene(), folder.resolve(shot.name() + ".png"));
                                 next();
                             });
                 });

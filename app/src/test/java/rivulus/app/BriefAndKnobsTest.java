@@ -56,7 +56,7 @@ class BriefAndKnobsTest {
     void aChoiceIsTurnedInTheDevicesOwnWords() {
         try (Hand hand = Hand.atDemo(folder)) {
             hand.act(() -> hand.session().stage().set(Stage.RIG));
-            assertThat(hand.textIn("#rig"))
+            assertThat(hand.textIn("#rig-scroll"))
                     .contains("Reading Room", "Cue laptop", "Lantern Hour".substring(0, 0));
             hand.act(() -> hand.session().device().set("desk"));
             hand.focus("#knob-filter");

@@ -64,7 +64,7 @@ class EveningsTest {
         try (Hand hand = Hand.atShow(folder, "doorstep-talks")) {
             hand.press(KeyCode.CONTROL, KeyCode.DIGIT2);
             assertThat(hand.textIn("#gear-pane")).contains("put a powered hub between");
-            hand.focus("#gear-search");
+            hand.press(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.G);
             hand.type("powered hub");
             assertThat(hand.textIn("#gear-pane")).contains("Powered USB hub");
             hand.press(KeyCode.ENTER);

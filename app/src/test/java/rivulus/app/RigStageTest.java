@@ -3,6 +3,7 @@ package rivulus.app;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Path;
+import java.util.Optional;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
@@ -30,7 +31,7 @@ class RigStageTest {
             hand.focus(".rig-fix");
             hand.press(KeyCode.SPACE);
             assertThat(show(hand).rig().cables()).hasSize(leads + 1);
-            assertThat(hand.textIn("#gear-pane")).contains("Nothing wrong with the gear");
+            assertThat(hand.textIn("#gear-pane")).doesNotContain("ring of grounds");
             assertThat(hand.session().undoName().orElseThrow()).contains("isolator");
             hand.press(KeyCode.CONTROL, KeyCode.Z);
             assertThat(show(hand).rig().cables()).hasSize(leads);
@@ -42,6 +43,7 @@ class RigStageTest {
         try (Hand hand = Hand.atDemo(folder)) {
             hand.act(() -> hand.session().stage().set(Stage.RIG));
             Show before = show(hand);
+            hand.press(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.G);
             hand.act(() -> ((TextField) hand.find("#gear-search")).setText("two xlr in, battery"));
             assertThat(hand.textIn("#gear-pane")).contains("Portable recorder");
             hand.act(() -> ((TextField) hand.find("#gear-search")).clear());
@@ -195,6 +197,7 @@ class RigStageTest {
     void gearThatNobodyMakesIsSaidSoAndMoreIsAskedOfVagueWords() {
         try (Hand hand = Hand.atDemo(folder)) {
             hand.act(() -> hand.session().stage().set(Stage.RIG));
+            hand.click("#add-tab");
             assertThat(hand.textIn("#gear-pane")).contains("say more of what you need");
             hand.focus("#gear-search");
             hand.type("theremin");
@@ -231,9 +234,7 @@ class RigStageTest {
         try (Hand hand = Hand.atNewWindow(folder)) {
             hand.act(() -> hand.session().stage().set(Stage.RIG));
             for (String gear : new String[] {"show desk with four", "tower", "small recorder"}) {
-                hand.act(() -> hand.session().device().set(""));
-                hand.focus("#gear-search");
-                hand.act(() -> ((TextField) hand.find("#gear-search")).clear());
+                hand.press(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.G);
                 hand.type(gear);
                 hand.press(KeyCode.ENTER);
             }
@@ -286,6 +287,88 @@ class RigStageTest {
     }
 
     @Test
+    void theCupboardIsFilledAndWhatThePlanTakesBeyondItIsFound() {
+        try (Hand hand = Hand.atDemo(folder)) {
+            hand.act(() -> hand.session().stage().set(Stage.RIG));
+            hand.click("#cupboard-tab");
+            assertThat(hand.textIn("#cupboard")).contains("The cupboard is empty.");
+            hand.focus("#own-metres");
+            hand.press(KeyCode.ENTER);
+            assertThat(hand.textIn("#cupboard")).contains("Say first which kind");
+            hand.act(() -> chooseOwned(hand, "XLR lead"));
+            hand.focus("#own-metres");
+            hand.type("3");
+            hand.press(KeyCode.ENTER);
+            hand.press(KeyCode.ENTER);
+            assertThat(show(hand).rig().stock())
+                    .singleElement()
+                    .matches(owned -> owned.pieces() == 2 && owned.metres() == 3);
+            hand.click("#findings-tab");
+            assertThat(hand.textIn("#gear-pane")).contains("XLR lead");
+            hand.click("#cupboard-tab");
+            hand.focus("#own-plan");
+            hand.press(KeyCode.SPACE);
+            assertThat(hand.textIn("#cupboard")).contains("Line isolator", "network lead");
+            hand.act(() -> ((TextField) hand.find("#own-metres")).setText("long"));
+            hand.focus("#own-metres");
+            hand.press(KeyCode.ENTER);
+            assertThat(hand.textIn("#cupboard")).contains("A length is a number of metres");
+        }
+    }
+
+    @SuppressWarnings("unchecked")
+    private static void chooseOwned(Hand hand, String what) {
+        ((ComboBox<String>) hand.find("#own-what")).setValue(what);
+    }
+
+    @Test
+    void layersOverTheDrawingSayWhatTheyComeToAndTheBestFixIsOneKeyAway() {
+        try (Hand hand = Hand.atDemo(folder)) {
+            hand.press(KeyCode.CONTROL, KeyCode.DIGIT2);
+            assertThat(hand.textIn("#rig-page")).contains("XLR lead", "dBu");
+            hand.click("#layer-earths");
+            assertThat(hand.textIn("#rig-page")).contains("safety earth", "ring");
+            hand.click("#layer-power");
+            assertThat(hand.textIn("#rig-page")).contains("Cue laptop");
+            hand.click("#layer-time");
+            assertThat(hand.textIn("#rig-page")).contains("ms");
+            hand.click("#layer-computers");
+            assertThat(hand.textIn("#rig-page")).contains("Stream tower");
+            hand.press(KeyCode.CONTROL, KeyCode.ENTER);
+            assertThat(hand.session().lastDone().get()).contains("isolator");
+            assertThat(hand.textIn("#gear-pane")).doesNotContain("ring of grounds");
+        }
+    }
+
+    @Test
+    void aMachineIsPluggedIntoAStripAndMarkedAsToBeBought() {
+        try (Hand hand = Hand.atDemo(folder)) {
+            hand.act(
+                    () ->
+                            hand.session()
+                                    .edit(
+                                            hand.session()
+                                                    .rigEdits()
+                                                    .add("outlet-strip", "workroom")));
+            Device strip = show(hand).rig().devices().getLast();
+            hand.act(() -> hand.session().stage().set(Stage.RIG));
+            hand.act(() -> hand.session().device().set("desk"));
+            hand.click("#gear-tab");
+            hand.act(() -> outlet(hand, strip));
+            assertThat(show(hand).rig().device("desk").orElseThrow().outlet())
+                    .isEqualTo(strip.id());
+            hand.focus("#device-to-buy");
+            hand.press(KeyCode.SPACE);
+            assertThat(show(hand).rig().device("desk").orElseThrow().toBuy()).isTrue();
+        }
+    }
+
+    @SuppressWarnings("unchecked")
+    private static void outlet(Hand hand, Device strip) {
+        ((ComboBox<Optional<Device>>) hand.find("#device-outlet")).setValue(Optional.of(strip));
+    }
+
+    @Test
     void aLeadIsPutOnTheShoppingList() {
         try (Hand hand = Hand.atDemo(folder)) {
             hand.act(() -> hand.session().stage().set(Stage.RIG));
@@ -296,7 +379,7 @@ class RigStageTest {
             assertThat(show(hand).rig().cables())
                     .filteredOn(cable -> cable.touches("small-recorder"))
                     .allMatch(cable -> cable.toBuy());
-            assertThat(hand.textIn("#lead-list")).contains("to buy");
+            assertThat(hand.textIn("#rig-page")).contains("to buy");
         }
     }
 }

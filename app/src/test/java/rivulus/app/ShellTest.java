@@ -38,7 +38,7 @@ class ShellTest {
             hand.press(KeyCode.F1);
             assertThat(hand.textIn("#panel"))
                     .contains(
-                            "Keys", "Ctrl Enter", "Take the best cure for this ear", "Next scene");
+                            "Keys", "Ctrl Enter", "Take the best of what is offered", "Next scene");
             hand.press(KeyCode.ESCAPE);
             assertThat(hand.sees("#panel")).isFalse();
         }

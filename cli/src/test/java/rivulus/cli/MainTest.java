@@ -63,12 +63,13 @@ class MainTest {
     }
 
     @Test
-    void everyFindingOfTheLanternHourHasAFixAndALoneSceneCanBeAskedFor() throws Exception {
+    void everyProblemOfTheLanternHourHasAFixAndALoneSceneCanBeAskedFor() throws Exception {
         assertThat(run("check", LANTERN, "--json", "--scene", "call-in")).isEqualTo(1);
         JsonNode findings = json().get("findings");
-        assertThat(findings.size()).isEqualTo(6);
+        assertThat(findings.size()).isEqualTo(7);
         for (JsonNode finding : findings) {
             assertThat(finding.get("scene").asString()).isEqualTo("call-in");
+            if (finding.get("severity").asString().equals("note")) continue;
             assertThat(finding.get("fixes").size())
                     .as(finding.get("sentence").asString())
                     .isPositive();

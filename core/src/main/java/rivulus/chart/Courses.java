@@ -3,12 +3,10 @@ package rivulus.chart;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import rivulus.check.Finding;
 import rivulus.check.SceneProof;
 import rivulus.check.Verdict;
@@ -26,7 +24,7 @@ import rivulus.signal.SignalGraph;
 /// Columns follow the longest row of beds between a source and an ear. A bed that one way enters
 /// twice, or that two ways pass in opposite orders, stands twice.
 public final class Courses {
-    private static final double FAINTEST_DB = -45;
+    static final double FAINTEST_DB = -45;
     private static final double RANGE_DB = 20;
     private static final int MOST_WAYS = 2;
 
@@ -50,18 +48,6 @@ public final class Courses {
         List<SceneProof.Heard> cells =
                 scene.all().stream().filter(cell -> cell.source().id().equals(source)).toList();
         return new Courses(scene, catalogue).delta(cells);
-    }
-
-    /// The devices that lie on the strongest ways of what an ear hears.
-    public static Set<String> devicesToEar(SceneProof scene, String ear) {
-        Set<String> devices = new HashSet<>();
-        for (SceneProof.Heard cell : scene.of(ear)) {
-            if (cell.hearing().levelDb() < FAINTEST_DB) continue;
-            for (Way way : waysThatCount(scene, cell)) {
-                for (Way.Step step : way.steps()) devices.add(step.to().point().device());
-            }
-        }
-        return devices;
     }
 
     /// A ribbon before its beds have columns.
@@ -104,7 +90,7 @@ public final class Courses {
     }
 
     /// The strongest way, and the next where it is nearly as strong.
-    private static List<Way> waysThatCount(SceneProof scene, SceneProof.Heard cell) {
+    static List<Way> waysThatCount(SceneProof scene, SceneProof.Heard cell) {
         List<Way> ways =
                 Ways.of(scene.tracer().live())
                         .strongest(cell.source().id(), cell.ear().id(), MOST_WAYS);

@@ -28,10 +28,10 @@ public record Failure(String what, Losses losses) {
         return new Failure(what, Losses.between(scene, without, limits));
     }
 
-    /// "If Show desk fails, the stream loses all there is to hear; Nadia no longer hears Maren."
+    /// "Without Show desk, the stream loses all there is to hear; Nadia no longer hears Maren."
     public String words() {
         return losses.isEmpty()
-                ? "If %s fails, nobody misses anybody.".formatted(what)
-                : "If %s fails, %s.".formatted(what, losses.words());
+                ? "Without %s nobody misses anybody.".formatted(what)
+                : "Without %s, %s.".formatted(what, losses.words());
     }
 }

@@ -45,6 +45,11 @@ public final class Prover {
         return new Prover(catalogue, defaults, limits);
     }
 
+    /// The same prover with other templates.
+    public Prover with(Catalogue templates) {
+        return new Prover(templates, defaults, limits);
+    }
+
     /// The ids of the checks, those that stop a show first.
     public static List<String> rules() {
         return CHECKS.stream().map(Check::id).toList();

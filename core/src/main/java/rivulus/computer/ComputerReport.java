@@ -114,9 +114,10 @@ public record ComputerReport(
                     List.of(Knob.PERMISSION, "rate", "device", "feed", "buffer", "delay"))
                 for (KnobUse use : live.graph().knobsOf(owner.id())) {
                     if (!use.knob().role().equals(role)) continue;
-                    if (role.equals("feed") && !isUsed(use)) continue;
-                    if (role.equals("delay") && !isTurned(use)) continue;
-                    lines.add(new Line(where, use, setTo(use), why(use)));
+                    String why = why(use);
+                    boolean matters = !why.isEmpty() || isTurned(use) || owner == computer;
+                    if (matters || role.equals("rate"))
+                        lines.add(new Line(where, use, setTo(use), why));
                 }
         }
 
@@ -126,11 +127,6 @@ public record ComputerReport(
 
         private Setting stands(KnobUse use) {
             return positions.get(index(use));
-        }
-
-        /// Whether sound that anybody hears passes a knob as it stands.
-        private boolean isUsed(KnobUse use) {
-            return !isTurned(use) ? !why(use).isEmpty() : true;
         }
 
         private boolean isTurned(KnobUse use) {
@@ -225,11 +221,9 @@ public record ComputerReport(
                         if (carries(capture, source)) by.add(capture.picker().label());
                     if (by.size() > 1)
                         said.add(
-                                "%s comes to %s by %s: it is heard twice unless one of them is only monitored."
+                                "%s hears %s by %s: twice, unless one of them is only monitored."
                                         .formatted(
-                                                Words.sentence(Names.of(source)),
-                                                program.name(),
-                                                Words.list(by)));
+                                                program.name(), Names.of(source), Words.list(by)));
                 }
             }
             return said;

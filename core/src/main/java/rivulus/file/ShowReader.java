@@ -22,7 +22,6 @@ import rivulus.show.Cable;
 import rivulus.show.Cast;
 import rivulus.show.Device;
 import rivulus.show.Ear;
-import rivulus.show.Extras;
 import rivulus.show.MuteKey;
 import rivulus.show.OwnTemplate;
 import rivulus.show.Owned;
@@ -79,9 +78,7 @@ final class ShowReader {
     private List<OwnTemplate> templates() throws FileTrouble {
         List<OwnTemplate> own = new ArrayList<>();
         for (Entry entry : root.items("templates")) {
-            SequencedMap<String, Object> written = new LinkedHashMap<>();
-            entry.each().forEach((name, field) -> written.put(name, field.json().plain()));
-            own.add(new OwnTemplate(TemplateReader.read(entry), new Extras(written)));
+            own.add(Templates.own(entry));
         }
         catalogue = catalogue.with(own.stream().map(OwnTemplate::template).toList());
         return own;

@@ -3,17 +3,24 @@ package rivulus.file;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.SequencedMap;
 import java.util.Set;
+import java.util.stream.Collectors;
 import rivulus.gear.Catalogue;
 import rivulus.gear.Connector;
 import rivulus.gear.LeadKind;
 import rivulus.gear.Leads;
 import rivulus.gear.Template;
 import rivulus.show.Brief;
+import rivulus.show.Extras;
+import rivulus.show.OwnTemplate;
 import rivulus.show.Wish;
 
 /// The templates and the brief's defaults that ship with the program, and templates from files.
@@ -47,6 +54,49 @@ public final class Templates {
     /// @throws FileTrouble where it is not JSON or does not hold together
     public static Template parse(String text, String file) throws FileTrouble {
         return TemplateReader.read(Entry.root(file, Json.parse(text, file)));
+    }
+
+    /// Reads one template with what it was written as.
+    ///
+    /// @param file the file's name, for messages
+    /// @throws FileTrouble where it is not JSON or does not hold together
+    public static OwnTemplate parseOwn(String text, String file) throws FileTrouble {
+        return own(Entry.root(file, Json.parse(text, file)));
+    }
+
+    /// A template that is being read, with what it was written as.
+    static OwnTemplate own(Entry entry) throws FileTrouble {
+        SequencedMap<String, Object> written = new LinkedHashMap<>();
+        entry.each().forEach((name, field) -> written.put(name, field.json().plain()));
+        return new OwnTemplate(TemplateReader.read(entry), new Extras(written));
+    }
+
+    /// Reads a template file.
+    ///
+    /// @throws FileTrouble in one line that names the file, the place and what would be right
+    public static OwnTemplate open(Path file) throws FileTrouble {
+        return parseOwn(ShowFile.text(file), file.getFileName().toString());
+    }
+
+    /// Writes a template to a file, whole or not at all.
+    public static void save(OwnTemplate own, Path file) throws FileTrouble {
+        ShowFile.replace(JsonText.of(own.written().fields()), file);
+    }
+
+    /// A shipped template with what it was written as; empty where none of that id ships.
+    public static Optional<OwnTemplate> shipped(String id) {
+        if (!isShipped(id)) return Optional.empty();
+        try {
+            return Optional.of(parseOwn(resource(FOLDER + id + ".json"), id + ".json"));
+        } catch (FileTrouble broken) {
+            throw new IllegalStateException(
+                    "the program is damaged: " + broken.getMessage(), broken);
+        }
+    }
+
+    /// Whether a template of that id ships.
+    public static boolean isShipped(String id) {
+        return Shipped.IDS.contains(id);
     }
 
     /// The defaults of the brief.
@@ -90,6 +140,11 @@ public final class Templates {
     /// Read once.
     private static final class Shipped {
         private static final Leads LEADS = readLeads();
+        private static final Set<String> IDS =
+                resource(FOLDER + "index.txt")
+                        .lines()
+                        .map(name -> name.replace(".json", ""))
+                        .collect(Collectors.toSet());
     }
 
     private static Leads readLeads() {

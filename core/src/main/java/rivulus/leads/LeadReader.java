@@ -88,7 +88,21 @@ public final class LeadReader {
                 kind.map(LeadKind::conducts).orElse(true)
                         && !a.port().electric().floating()
                         && !b.port().electric().floating();
-        return new LeadReport(cable, a, b, meets(a, b), kind, passages, faults, joins);
+        return new LeadReport(
+                cable,
+                a,
+                b,
+                meets(a, b),
+                kind,
+                passages,
+                faults,
+                joins,
+                hasGround(a) && hasGround(b));
+    }
+
+    private boolean hasGround(End end) {
+        String runs = template(end.device()).power().when(end.device().power());
+        return !runs.equals("none") && !runs.equals("phantom") && !runs.equals("jack");
     }
 
     private String meets(End a, End b) {
@@ -237,7 +251,8 @@ public final class LeadReader {
         boolean known = !isPassive(from.device()) && !isPassive(to.device());
         if (!known || Double.isNaN(source) || Double.isNaN(load)) return 0;
         boolean drives = from.port().carries().equals("headphones") || isSpeaker(from.port());
-        if (drives || load >= BRIDGING * source) return 0;
+        boolean bothWays = from.port().takes() > 0 || to.port().gives() > 0;
+        if (drives || bothWays || load >= BRIDGING * source) return 0;
         return 20 * Math.log10((source + load) / load);
     }
 

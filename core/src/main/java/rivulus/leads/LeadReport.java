@@ -14,6 +14,8 @@ import rivulus.words.Words;
 /// @param passages one for each direction in which an analogue signal passes
 /// @param faults what is wrong with it, worst first
 /// @param joins whether it joins the grounds of the two machines
+/// @param grounded whether both have a ground to be joined: a microphone or a pair of headphones
+///     has none of its own
 public record LeadReport(
         Cable cable,
         End a,
@@ -22,7 +24,8 @@ public record LeadReport(
         Optional<LeadKind> kind,
         List<Passage> passages,
         List<Fault> faults,
-        boolean joins) {
+        boolean joins,
+        boolean grounded) {
     public LeadReport {
         passages = List.copyOf(passages);
         faults = List.copyOf(faults);
@@ -62,7 +65,9 @@ public record LeadReport(
                                                 .formatted(
                                                         Words.signed(lead.longestM(), 0),
                                                         Words.THIN)));
-        facts.add(joins ? "joins the grounds of the two" : "keeps the grounds of the two apart");
+        if (grounded)
+            facts.add(
+                    joins ? "joins the grounds of the two" : "keeps the grounds of the two apart");
         return facts;
     }
 

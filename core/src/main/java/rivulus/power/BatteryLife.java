@@ -100,8 +100,8 @@ public record BatteryLife(
         return lastsMinutes < wantedMinutes * 1.25;
     }
 
-    /// "Recorder lasts 3.4 h from its battery".
+    /// "The battery of Recorder lasts 3.4 h".
     public String words() {
-        return "%s lasts %s from its battery".formatted(device.name(), Words.hours(lastsMinutes));
+        return "The battery of %s lasts %s".formatted(device.name(), Words.hours(lastsMinutes));
     }
 }

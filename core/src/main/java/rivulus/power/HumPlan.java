@@ -63,20 +63,20 @@ public record HumPlan(
     public String words() {
         if (rings == 0) return "No ring of grounds goes through an audio lead.";
         if (steps.isEmpty()) return "Nothing at hand ends the rings of grounds in this rig.";
+        String many = steps.size() == 1 ? "One step ends" : steps.size() + " steps end";
         String all =
                 left == 0
-                        ? "%s of %d %s all %s"
+                        ? "%s %s%s"
                                 .formatted(
-                                        isProven ? "The least set" : "A set",
-                                        steps.size(),
-                                        steps.size() == 1 ? "step ends" : "steps ends",
-                                        count(rings))
-                        : "These steps end %d of %s".formatted(rings - left, count(rings));
+                                        many,
+                                        count(rings),
+                                        isProven ? "; nothing that costs less does" : "")
+                        : "%s %d of %s".formatted(many, rings - left, count(rings));
         return all + (single.isEmpty() ? "." : "; " + single + ".");
     }
 
     private static String count(int rings) {
-        return rings == 1 ? "the one ring of grounds" : rings + " rings of grounds";
+        return rings == 1 ? "the ring of grounds" : "all " + rings + " rings of grounds";
     }
 
     /// The search for it.

@@ -22,7 +22,7 @@ final class Batteries implements RigCheck {
                 "battery",
                 life.dies() ? Severity.PROBLEM : Severity.CAUTION,
                 List.of(life.device().id()),
-                "%s and the evening, with an hour to set up and half an hour over, takes %s%s."
+                "%s; the evening, with an hour to set up and half an hour over, takes %s%s."
                         .formatted(
                                 life.words(),
                                 Words.hours(life.wantedMinutes()),

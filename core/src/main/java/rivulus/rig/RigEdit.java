@@ -15,4 +15,9 @@ public record RigEdit(String name, Show after, List<String> losses) {
     RigEdit(String name, Show after) {
         this(name, after, List.of());
     }
+
+    /// A change that nothing is lost by.
+    public static RigEdit of(String name, Show after) {
+        return new RigEdit(name, after);
+    }
 }

@@ -1,9 +1,11 @@
 package rivulus.rig;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.SequencedMap;
 import java.util.Set;
@@ -18,7 +20,10 @@ import rivulus.show.Cable;
 import rivulus.show.Cast;
 import rivulus.show.Device;
 import rivulus.show.Ear;
+import rivulus.show.Extras;
 import rivulus.show.MuteKey;
+import rivulus.show.OwnTemplate;
+import rivulus.show.Owned;
 import rivulus.show.Place;
 import rivulus.show.Playback;
 import rivulus.show.Ref;
@@ -97,6 +102,101 @@ public final class RigEdits {
         return new RigEdit(
                 "Run %s from %s".formatted(device.name(), kind),
                 show.withRig(show.rig().with(device.poweredBy(kind))));
+    }
+
+    /// Plugs a device into a strip, or, empty, into the wall.
+    public RigEdit plug(Device device, Optional<Device> strip) {
+        return new RigEdit(
+                "Plug %s into %s"
+                        .formatted(device.name(), strip.map(Device::name).orElse("the wall")),
+                show.withRig(
+                        show.rig().with(device.pluggedInto(strip.map(Device::id).orElse("")))));
+    }
+
+    /// Says whether a device has still to be bought.
+    public RigEdit toBuy(Device device, boolean toBuy) {
+        return new RigEdit(
+                "%s %s".formatted(toBuy ? "Buy" : "Own", device.name()),
+                show.withRig(show.rig().with(device.toBuy(toBuy))));
+    }
+
+    /// Says how many of a kind of lead or box are in the cupboard.
+    ///
+    /// @param what the kind of lead, or the id of a template
+    /// @param metres 0 for boxes and unknown lengths
+    /// @param pieces 0 to forget it
+    public RigEdit own(String what, double metres, int pieces) {
+        List<Owned> stock = new ArrayList<>();
+        boolean known = false;
+        for (Owned owned : show.rig().stock()) {
+            boolean same = owned.what().equals(what) && owned.metres() == metres;
+            known |= same;
+            if (!same) stock.add(owned);
+            else if (pieces > 0) stock.add(new Owned(what, metres, pieces, owned.extras()));
+        }
+        if (!known && pieces > 0) stock.add(new Owned(what, metres, pieces, Extras.NONE));
+        String name = catalogue.find(what).map(Template::name).orElse(what);
+        return new RigEdit(
+                pieces > 0 ? "Own %d × %s".formatted(pieces, name) : "Own no " + name,
+                show.withRig(show.rig().withStock(stock)));
+    }
+
+    /// Counts every lead and box of the plan that is not to be bought as owned.
+    public RigEdit ownThePlan(List<LeadReport> leads) {
+        Map<String, Owned> stock = new LinkedHashMap<>();
+        for (LeadReport lead : leads) {
+            boolean thing = lead.kind().filter(kind -> kind.isThing()).isPresent();
+            if (thing && !lead.cable().toBuy())
+                count(stock, lead.kindInWords(), lead.cable().metres());
+        }
+        for (Device device : show.rig().devices()) {
+            String kind = catalogue.get(device.template()).kind();
+            boolean box = kind.equals("adapter") || kind.equals("isolator");
+            if (box && !device.toBuy()) count(stock, device.template(), 0);
+        }
+        return new RigEdit(
+                "Count what the plan takes as owned",
+                show.withRig(show.rig().withStock(List.copyOf(stock.values()))));
+    }
+
+    private static void count(Map<String, Owned> stock, String what, double metres) {
+        stock.merge(
+                what + "/" + metres,
+                new Owned(what, metres, 1, Extras.NONE),
+                (a, _) -> new Owned(what, metres, a.pieces() + 1, Extras.NONE));
+    }
+
+    /// Keeps a kind of gear with the show, in place of another of the same id; what devices of it
+    /// can no longer do goes with the old one.
+    public RigEdit keep(OwnTemplate own) {
+        List<OwnTemplate> templates = new ArrayList<>();
+        boolean known = false;
+        for (OwnTemplate other : show.templates()) {
+            boolean same = other.template().id().equals(own.template().id());
+            known |= same;
+            templates.add(same ? own : other);
+        }
+        if (!known) templates.add(own);
+        Show with = show.withTemplates(templates);
+        Catalogue then = catalogue.with(List.of(own.template()));
+        List<String> losses = new ArrayList<>();
+        Show sound = new RigEdits(with, then).new Cleaning(with, Set.of(), losses).cleaned();
+        return new RigEdit("Keep the kind " + own.template().name(), sound, losses);
+    }
+
+    /// Keeps a kind of gear with the show and makes a device one of it.
+    public RigEdit keepFor(OwnTemplate own, Device device) {
+        RigEdit kept = keep(own);
+        if (own.template().id().equals(device.template())) return kept;
+        RigEdit put =
+                new RigEdits(kept.after(), catalogue.with(List.of(own.template())))
+                        .replace(device, own.template().id());
+        List<String> losses = new ArrayList<>(kept.losses());
+        losses.addAll(put.losses());
+        return new RigEdit(
+                "Make %s a %s".formatted(device.name(), own.template().name()),
+                put.after(),
+                losses);
     }
 
     /// Puts a device in another place.
@@ -192,6 +292,7 @@ public final class RigEdits {
                 .filter(port -> port.carries().equals(old.carries()))
                 .filter(port -> port.gives() > 0 == old.gives() > 0)
                 .filter(port -> port.takes() > 0 == old.takes() > 0)
+                .sorted(Comparator.comparing(port -> !port.id().equals(old.id())))
                 .filter(port -> used.add(port.id()))
                 .findFirst()
                 .map(port -> new Ref(device.id(), port.id()))
@@ -242,7 +343,7 @@ public final class RigEdits {
                             .toList();
             List<Cable> cables =
                     from.rig().cables().stream()
-                            .filter(c -> gone.stream().noneMatch(c::touches))
+                            .filter(c -> portIsThere(c.from()) && portIsThere(c.to()))
                             .toList();
             int leads = from.rig().cables().size() - cables.size();
             if (leads > 0) losses.add(leads == 1 ? "a lead" : leads + " leads");
@@ -315,10 +416,23 @@ public final class RigEdits {
             device.knobs()
                     .forEach(
                             (knob, setting) -> {
-                                if (!picksGone(setting)) kept.put(knob, setting);
+                                if (takes(device, knob, setting)) kept.put(knob, setting);
                             });
             Device here = gone.contains(device.outlet()) ? device.pluggedInto("") : device;
             return here.withKnobs(kept);
+        }
+
+        /// Whether a device still has a knob and it can stand so.
+        private boolean takes(Device device, String knob, Setting setting) {
+            Template template = catalogue.get(device.template());
+            if (template.picker(knob).isPresent()) return !picksGone(setting);
+            boolean takes = template.knob(knob).filter(k -> k.takes(setting)).isPresent();
+            if (!takes) losses.add("the setting of %s on %s".formatted(knob, device.name()));
+            return takes;
+        }
+
+        private boolean portIsThere(Ref port) {
+            return template(port.device()).flatMap(t -> t.port(port.name())).isPresent();
         }
 
         private boolean picksGone(Setting setting) {

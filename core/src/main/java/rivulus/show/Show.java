@@ -111,6 +111,12 @@ public record Show(
                 title, cast, places, ears, changes, newRig, scenes, mutes, templates, extras);
     }
 
+    /// The show with other gear kept in it.
+    public Show withTemplates(List<OwnTemplate> newTemplates) {
+        return new Show(
+                title, cast, places, ears, changes, rig, scenes, mutes, newTemplates, extras);
+    }
+
     /// The show with another brief.
     public Show withChanges(List<WishChange> newChanges) {
         return new Show(

@@ -44,6 +44,11 @@ public final class Words {
         return ohms >= 1000 ? shortest(ohms / 1000) + THIN + "kΩ" : shortest(ohms) + THIN + "Ω";
     }
 
+    /// "3 m", "1.5 m".
+    public static String metres(double metres) {
+        return shortest(metres) + THIN + "m";
+    }
+
     private static String shortest(double value) {
         return signed(value, value == Math.rint(value) ? 0 : 1);
     }

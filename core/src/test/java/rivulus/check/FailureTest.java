@@ -33,7 +33,7 @@ class FailureTest {
         Failure failure = failure("tales", "maren-mic");
         assertThat(lost(failure, "nadia")).containsExactly("maren");
         assertThat(lost(failure, "stream")).containsExactly("maren");
-        assertThat(failure.words()).startsWith("If Maren's mic fails, ").contains("Maren");
+        assertThat(failure.words()).startsWith("Without Maren's mic, ").contains("Maren");
     }
 
     @Test
@@ -48,7 +48,7 @@ class FailureTest {
     void earsThatLoseTheSameAreToldTogether() {
         assertThat(failure("tales", "nadia-headset").words())
                 .isEqualTo(
-                        "If Nadia's headset fails, Nadia and Nadia's track lose all there is to hear; Maren, Ivo, Bram, Sunniva, Teo, the stream, the on-demand copy, the house and the assistive feed no longer hear Nadia.");
+                        "Without Nadia's headset, Nadia and Nadia's track lose all there is to hear; Maren, Ivo, Bram, Sunniva, Teo, the stream, the on-demand copy, the house and the assistive feed no longer hear Nadia.");
     }
 
     @Test
@@ -61,7 +61,7 @@ class FailureTest {
     @Test
     void whatNobodyDependsOnIsMissedByNobody() {
         assertThat(failure("tales", "wire-isolator").words())
-                .isEqualTo("If Isolator fails, nobody misses anybody.");
+                .isEqualTo("Without Isolator nobody misses anybody.");
     }
 
     static List<String> evenings() {

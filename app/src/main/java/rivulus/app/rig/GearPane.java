@@ -1,65 +1,94 @@
 package rivulus.app.rig;
 
 import java.util.List;
+import java.util.Optional;
+import java.util.function.Consumer;
 import javafx.collections.MapChangeListener;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
-import javafx.scene.control.TextField;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.ToggleGroup;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import rivulus.app.look.Look;
 import rivulus.app.look.Marks;
 import rivulus.app.session.Picture;
 import rivulus.app.session.Session;
-import rivulus.gear.Template;
-import rivulus.rig.GearSearch;
 import rivulus.rig.RigFinding;
 import rivulus.rig.RigFix;
-import rivulus.show.Place;
 
-/// What is wrong with the gear, and the catalogue to add from.
+/// What is wrong with the gear, the catalogue to add from, and what is in the cupboard.
 public final class GearPane extends VBox {
-    private static final int SHOWN = 12;
     private static final double WIDTH = 228;
 
     private final Session session;
     private final Label title = Look.text("", "pane-title");
     private final VBox findings = new VBox(12);
-    private final TextField search = new TextField();
-    private final VBox found = new VBox(4);
+    private final CatalogueBox catalogue;
+    private final CupboardBox cupboard;
+    private final HBox tabs = new HBox();
+    private final ToggleGroup choice = new ToggleGroup();
+    private final ToggleButton toAdd;
 
     /// The gear of a session.
-    public GearPane(Session session) {
+    ///
+    /// @param onKind told the id of a template to look at on the bench; empty for own kinds in
+    ///     general
+    public GearPane(Session session, Consumer<Optional<String>> onKind) {
         this.session = session;
         getStyleClass().add("gear-pane");
         setId("gear-pane");
-        search.setId("gear-search");
-        search.setPromptText("What do you need? two xlr in, battery");
-        search.setAccessibleText("Search the catalogue by name or by what you need");
-        search.textProperty().addListener((_, _, words) -> list(words));
-        search.setOnAction(_ -> addFirst());
-        VBox all =
-                new VBox(10, title, findings, Look.text("Add gear", "pane-title"), search, found);
-        all.getStyleClass().add("cards");
-        ScrollPane scroll = new ScrollPane(all);
+        tabs.getStyleClass().add("gear-tabs");
+        catalogue = new CatalogueBox(session, onKind);
+        cupboard = new CupboardBox(session);
+        StackPane body = new StackPane();
+        ToggleButton wrong = tab("Findings", "findings-tab", new VBox(10, title, findings), body);
+        toAdd = tab("Add gear", "add-tab", catalogue, body);
+        tab("Cupboard", "cupboard-tab", cupboard, body);
+        body.getStyleClass().add("cards");
+        ScrollPane scroll = new ScrollPane(body);
         scroll.setFitToWidth(true);
         scroll.setFocusTraversable(false);
         scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
         VBox.setVgrow(scroll, Priority.ALWAYS);
-        getChildren().add(scroll);
+        getChildren().addAll(tabs, scroll);
+        wrong.setSelected(true);
         session.picture().addListener((_, _, picture) -> fill(picture));
         session.rigFixes()
                 .addListener(
                         (MapChangeListener<String, List<RigFix>>)
                                 _ -> fill(session.picture().get()));
-        list("");
+    }
+
+    private ToggleButton tab(String words, String id, Node content, StackPane body) {
+        ToggleButton button = new ToggleButton(words);
+        button.setId(id);
+        button.getStyleClass().setAll("pane-tab");
+        button.setToggleGroup(choice);
+        button.setOnAction(_ -> button.setSelected(true));
+        button.selectedProperty().addListener((_, _, chosen) -> Look.show(content, chosen));
+        Look.show(content, false);
+        StackPane.setAlignment(content, Pos.TOP_LEFT);
+        body.getChildren().add(content);
+        tabs.getChildren().add(button);
+        return button;
+    }
+
+    /// Turns to the catalogue, with the keyboard in its search.
+    public void search() {
+        toAdd.setSelected(true);
+        catalogue.search();
     }
 
     private void fill(Picture picture) {
         findings.getChildren().clear();
         if (picture == null) return;
+        cupboard.fill(picture);
         List<RigFinding> wrong = picture.rig().findings();
         title.setText(wrong.isEmpty() ? "Nothing wrong with the gear" : "Findings in the rig");
         for (RigFinding finding : wrong) findings.getChildren().add(card(finding));
@@ -83,69 +112,9 @@ public final class GearPane extends VBox {
             button.getStyleClass().addAll("cure", "rig-fix");
             button.setMaxWidth(Double.MAX_VALUE);
             button.setAccessibleText("Fix: " + fix.sentence());
-            button.setOnAction(
-                    _ ->
-                            session.edit(
-                                    fix.sentence().substring(0, fix.sentence().length() - 1),
-                                    fix.after()));
+            button.setOnAction(_ -> session.take(fix));
             box.getChildren().add(button);
         }
         return box;
-    }
-
-    private void list(String words) {
-        found.getChildren().clear();
-        List<Template> fitting = GearSearch.find(session.prover().catalogue(), words);
-        for (Template template : fitting.stream().limit(SHOWN).toList())
-            found.getChildren().add(entry(template));
-        if (fitting.isEmpty())
-            found.getChildren().add(Look.paragraph("No gear fits all of that.", "soft"));
-        else if (fitting.size() > SHOWN)
-            found.getChildren()
-                    .add(
-                            Look.paragraph(
-                                    "and %d more; say more of what you need."
-                                            .formatted(fitting.size() - SHOWN),
-                                    "soft"));
-    }
-
-    private Button entry(Template template) {
-        Button add = new Button();
-        add.setGraphic(
-                new VBox(
-                        Look.block(template.name(), WIDTH, "order"),
-                        Look.block(template.about(), WIDTH, "effect")));
-        add.setMaxWidth(Double.MAX_VALUE);
-        add.getStyleClass().addAll("device", "gear-entry");
-        add.setAccessibleText("Add " + template.name());
-        add.setOnAction(_ -> add(template));
-        return add;
-    }
-
-    private void addFirst() {
-        GearSearch.find(session.prover().catalogue(), search.getText()).stream()
-                .findFirst()
-                .ifPresent(this::add);
-    }
-
-    /// New gear comes to the chosen device's computer or place, else to the first place.
-    private void add(Template template) {
-        String where =
-                template.kind().equals("program")
-                        ? session.show().get().rig().devices().stream()
-                                .filter(d -> isComputer(d.template()))
-                                .map(d -> d.id())
-                                .findFirst()
-                                .orElse("")
-                        : session.show().get().places().stream()
-                                .map(Place::id)
-                                .findFirst()
-                                .orElse("");
-        session.edit(session.rigEdits().add(template.id(), where));
-        session.device().set(session.show().get().rig().devices().getLast().id());
-    }
-
-    private boolean isComputer(String template) {
-        return session.prover().catalogue().find(template).filter(Template::isComputer).isPresent();
     }
 }

@@ -5,6 +5,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
+import java.util.function.Consumer;
 import java.util.function.Predicate;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -23,6 +25,7 @@ import rivulus.app.session.Picture;
 import rivulus.app.session.Session;
 import rivulus.chart.KnobSheet;
 import rivulus.gear.Setting;
+import rivulus.show.Device;
 import rivulus.show.Ref;
 
 /// The knobs of the chosen device in its own words, to be turned here: first those on the way to
@@ -41,11 +44,16 @@ public final class KnobsPane extends VBox {
     private final LeadsBox leads;
     private final List<Node> forKnobs;
     private final VBox body = new VBox();
+    private static final int MOST_SHOWN = 60;
+
     private String shown = "";
+    private int knobs;
     private KnobSheet sheet;
 
     /// The knobs of a session's chosen device.
-    public KnobsPane(Session session) {
+    ///
+    /// @param onKind told the device whose kind is to be looked at on the bench
+    public KnobsPane(Session session, Consumer<Device> onKind) {
         this.session = session;
         getStyleClass().add("knobs");
         setId("knobs");
@@ -79,7 +87,7 @@ public final class KnobsPane extends VBox {
                             if (is == null) was.setSelected(true);
                             else turnOver();
                         });
-        leads = new LeadsBox(session);
+        leads = new LeadsBox(session, onKind);
         VBox top = new VBox(8, kind, new HBox(knobsTab, gearTab), filter, turns);
         forKnobs = List.of(filter, turns);
         top.getStyleClass().add("knobs-top");
@@ -108,16 +116,16 @@ public final class KnobsPane extends VBox {
         String earId = picture.ear() == null ? "" : picture.ear().id();
         String key = sheet.device().id() + "/" + earId;
         here.setText("scene " + picture.scene().scene().name());
-        if (key.equals(shown) && byKnob.size() == sheet.rows().size()) {
-            for (KnobSheet.Row row : sheet.rows()) byKnob.get(row.use().ref()).show(row);
+        if (key.equals(shown) && sheet.rows().size() == knobs) {
+            for (KnobSheet.Row row : sheet.rows())
+                Optional.ofNullable(byKnob.get(row.use().ref())).ifPresent(line -> line.show(row));
             return;
         }
         shown = key;
+        knobs = sheet.rows().size();
         title.setText(sheet.device().name());
         kind.setText(sheet.kind());
         byKnob.clear();
-        for (KnobSheet.Row row : sheet.rows())
-            byKnob.put(row.use().ref(), new KnobRow(row, this::turn));
         lay();
     }
 
@@ -138,16 +146,33 @@ public final class KnobsPane extends VBox {
         left.removeIf(row -> !row.use().knob().label().toLowerCase(Locale.ROOT).contains(words));
         group("On the way", left, KnobSheet.Row::onTheWay);
         group("Turned", left, KnobSheet.Row::turned);
-        group("As they came", left, _ -> true);
+        more(group("As they came", left, _ -> true));
         if (rows.getChildren().isEmpty())
             rows.getChildren().add(Look.text("No knob is called that.", "soft"));
     }
 
-    private void group(String name, List<KnobSheet.Row> left, Predicate<KnobSheet.Row> belongs) {
+    /// Lays a group out, as far as a pane can be read.
+    ///
+    /// @return how many were left out
+    private int group(String name, List<KnobSheet.Row> left, Predicate<KnobSheet.Row> belongs) {
         List<KnobSheet.Row> members = left.stream().filter(belongs).toList();
-        if (members.isEmpty()) return;
-        rows.getChildren().add(Look.text(name, "group-title"));
-        for (KnobSheet.Row row : members) rows.getChildren().add(byKnob.get(row.use().ref()));
         left.removeAll(members);
+        if (members.isEmpty()) return 0;
+        rows.getChildren().add(Look.text(name, "group-title"));
+        for (KnobSheet.Row row : members.stream().limit(MOST_SHOWN).toList())
+            rows.getChildren().add(rowOf(row));
+        return Math.max(0, members.size() - MOST_SHOWN);
+    }
+
+    private KnobRow rowOf(KnobSheet.Row row) {
+        return byKnob.computeIfAbsent(row.use().ref(), _ -> new KnobRow(row, this::turn));
+    }
+
+    private void more(int leftOut) {
+        if (leftOut > 0)
+            rows.getChildren()
+                    .add(
+                            Look.paragraph(
+                                    "and %d more; find them by name.".formatted(leftOut), "soft"));
     }
 }

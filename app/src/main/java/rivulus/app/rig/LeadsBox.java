@@ -1,6 +1,9 @@
 package rivulus.app.rig;
 
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
+import java.util.function.Consumer;
 import java.util.function.Function;
 import javafx.collections.ListChangeListener;
 import javafx.geometry.Pos;
@@ -38,6 +41,11 @@ final class LeadsBox extends VBox {
     private final ComboBox<Device> other = choice(Device::name);
     private final VBox ways = new VBox(6);
     private final ComboBox<Place> place = choice(Place::name);
+    private final ComboBox<Optional<Device>> outlet =
+            choice(strip -> strip.map(Device::name).orElse("the wall"));
+    private final HBox plugged = new HBox(8, Look.text("Plugged into", "soft"), outlet);
+    private final CheckBox toBuy = new CheckBox("has still to be bought");
+    private final Button kind = new Button("Change this kind of gear …");
     private final ComboBox<Template> instead = choice(Template::name);
     private final Button replace = new Button("Replace");
     private final Label replaceLosses = Look.paragraph("", "soft");
@@ -47,7 +55,8 @@ final class LeadsBox extends VBox {
     private boolean filling;
     private Device device;
 
-    LeadsBox(Session session) {
+    /// @param onKind told the template of the device, to be looked at on the bench
+    LeadsBox(Session session, Consumer<Device> onKind) {
         super(10);
         this.session = session;
         getStyleClass().add("leads-box");
@@ -74,6 +83,14 @@ final class LeadsBox extends VBox {
         place.setId("device-place");
         place.setAccessibleText("Where it stands");
         place.valueProperty().addListener((_, _, to) -> move(to));
+        outlet.setId("device-outlet");
+        outlet.setAccessibleText("Which outlet it is plugged into");
+        outlet.valueProperty().addListener((_, _, strip) -> plug(strip));
+        plugged.setAlignment(Pos.CENTER_LEFT);
+        toBuy.setId("device-to-buy");
+        toBuy.setOnAction(_ -> session.edit(session.rigEdits().toBuy(device, toBuy.isSelected())));
+        kind.setId("change-kind");
+        kind.setOnAction(_ -> onKind.accept(device));
         instead.setId("replace-by");
         instead.setPromptText("another of its kind");
         instead.setAccessibleText("Replace by another of its kind");
@@ -91,6 +108,8 @@ final class LeadsBox extends VBox {
                         name,
                         stands,
                         runs,
+                        plugged,
+                        toBuy,
                         failure,
                         Look.text("Join to", "group-title"),
                         other,
@@ -101,6 +120,7 @@ final class LeadsBox extends VBox {
                         instead,
                         replaceLosses,
                         replace,
+                        kind,
                         remove,
                         losses);
         session.joinTo()
@@ -137,8 +157,8 @@ final class LeadsBox extends VBox {
         device = chosen;
         if (!name.isFocused()) name.setText(chosen.name());
         List<String> kinds =
-                session.prover()
-                        .catalogue()
+                session.catalogue()
+                        .get()
                         .find(chosen.template())
                         .map(Template::power)
                         .map(p -> p.from())
@@ -147,6 +167,16 @@ final class LeadsBox extends VBox {
         power.setValue(
                 chosen.power().isEmpty() && !kinds.isEmpty() ? kinds.getFirst() : chosen.power());
         power.setDisable(kinds.size() < 2);
+        List<Optional<Device>> outlets = new ArrayList<>(List.of(Optional.<Device>empty()));
+        for (Device strip : picture.show().rig().devices())
+            if (isStrip(strip) && !strip.id().equals(chosen.id())) outlets.add(Optional.of(strip));
+        outlet.getItems().setAll(outlets);
+        outlet.setValue(picture.show().rig().device(chosen.outlet()));
+        Look.show(
+                plugged,
+                outlets.size() > 1 && picture.rig().survey().runsOn(chosen).equals("mains"));
+        toBuy.setSelected(chosen.toBuy());
+        Look.show(toBuy, chosen.on().isEmpty());
         failure.setText(picture.failure().map(Failure::words).orElse(""));
         leads.getChildren().clear();
         List<LeadReport> own = picture.rig().leadsOf(chosen.id());
@@ -156,11 +186,11 @@ final class LeadsBox extends VBox {
         place.setValue(picture.show().place(chosen.place()).orElse(null));
         place.setDisable(chosen.place().isEmpty());
         String kind =
-                session.prover().catalogue().find(chosen.template()).map(Template::kind).orElse("");
+                session.catalogue().get().find(chosen.template()).map(Template::kind).orElse("");
         instead.setValue(null);
         instead.getItems()
                 .setAll(
-                        session.prover().catalogue().templates().values().stream()
+                        session.catalogue().get().templates().values().stream()
                                 .filter(t -> t.kind().equals(kind))
                                 .filter(t -> !t.id().equals(chosen.template()))
                                 .toList());
@@ -177,6 +207,19 @@ final class LeadsBox extends VBox {
         Look.show(losses, !goes.isEmpty());
         fillWays();
         filling = false;
+    }
+
+    private boolean isStrip(Device strip) {
+        return session.catalogue()
+                .get()
+                .find(strip.template())
+                .filter(t -> t.power().mostWatts() > 0)
+                .isPresent();
+    }
+
+    private void plug(Optional<Device> strip) {
+        boolean same = strip == null || strip.map(Device::id).orElse("").equals(device.outlet());
+        if (!filling && !same) session.edit(session.rigEdits().plug(device, strip));
     }
 
     private VBox row(LeadReport lead) {
@@ -205,8 +248,8 @@ final class LeadsBox extends VBox {
                         2,
                         Look.block((own.isEmpty() ? "" : own + " – ") + far, WIDTH, "order"),
                         Look.block(lead.kindInWords(), WIDTH, "effect"));
-        for (LeadReport.Passage passage : lead.passages())
-            row.getChildren().add(Look.block(passage.words(), WIDTH, "effect"));
+        for (String fact : lead.facts())
+            row.getChildren().add(Look.block(Words.sentence(fact), WIDTH, "effect"));
         for (Fault fault : lead.faults())
             row.getChildren()
                     .add(
@@ -253,11 +296,7 @@ final class LeadsBox extends VBox {
         button.setMaxWidth(Double.MAX_VALUE);
         button.getStyleClass().addAll("cure", "join-way");
         button.setAccessibleText("Join %s, by %s; %s".formatted(way.way(), way.needs(), way.why()));
-        button.setOnAction(
-                _ -> {
-                    session.joinTo().set("");
-                    session.edit(session.rigEdits().join(way));
-                });
+        button.setOnAction(_ -> session.take(way));
         return button;
     }
 

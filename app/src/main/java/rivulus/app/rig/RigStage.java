@@ -1,154 +1,106 @@
 package rivulus.app.rig;
 
-import java.util.ArrayList;
-import java.util.LinkedHashMap;
-import java.util.List;
-import java.util.Map;
-import javafx.css.PseudoClass;
-import javafx.scene.control.Button;
+import javafx.beans.binding.Bindings;
+import javafx.geometry.Pos;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
-import javafx.scene.layout.FlowPane;
-import javafx.scene.layout.GridPane;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.ToggleGroup;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import rivulus.app.look.Look;
-import rivulus.app.look.Marks;
 import rivulus.app.session.Picture;
 import rivulus.app.session.Session;
-import rivulus.leads.LeadReport;
-import rivulus.rig.RigFinding;
-import rivulus.show.Device;
-import rivulus.show.Person;
-import rivulus.show.Place;
-import rivulus.show.Show;
-import rivulus.words.Words;
+import rivulus.chart.RigLayer;
+import rivulus.check.Names;
 
-/// The gear by place and machine; what the chosen ear depends on is lit. Choosing a device shows
-/// its knobs.
+/// The gear by place, drawn; what the chosen ear depends on, or the chosen source passes, is lit. A
+/// layer over it shows leads, power, earths, time or computers, and says beside it what they come
+/// to. Choosing a device shows its knobs and leads.
 public final class RigStage extends VBox {
-    private static final PseudoClass LIT = PseudoClass.getPseudoClass("lit");
-    private static final PseudoClass CHOSEN = PseudoClass.getPseudoClass("chosen");
+    /// Of the height of the stage, the drawing has at most this much.
+    private static final double SHARE = 0.6;
 
     private final Session session;
-    private final FlowPane groups = new FlowPane(16, 16);
-    private final GridPane leads = new GridPane(16, 4);
-    private final Label heading = Look.text("The rig", "stage-title");
+    private final RigChart chart;
+    private final RigPageBox page;
+    private final HBox layers = new HBox();
     private final Label words = Look.paragraph("", "soft", "legend");
 
     /// The stage of a session.
     public RigStage(Session session) {
         this.session = session;
         getStyleClass().add("stage");
-        groups.getStyleClass().add("rig-groups");
-        groups.setId("rig");
-        leads.getStyleClass().add("rig-leads");
-        leads.setId("lead-list");
-        ScrollPane scroll = new ScrollPane(new VBox(16, groups, leads));
-        scroll.setFitToWidth(true);
-        scroll.setFocusTraversable(false);
-        VBox.setVgrow(scroll, Priority.ALWAYS);
-        getChildren().addAll(heading, words, scroll);
+        chart = new RigChart(session, session.device()::set);
+        page = new RigPageBox(session);
+        layers.getStyleClass().add("layers");
+        layers.setId("layers");
+        layers.setAlignment(Pos.CENTER_LEFT);
+        HBox head = new HBox(16, Look.text("The rig", "stage-title"), layers);
+        head.setAlignment(Pos.BASELINE_LEFT);
+        ScrollPane above = scroll(chart, "rig-scroll");
+        above.prefHeightProperty().bind(chart.prefHeightProperty().add(2));
+        above.minHeightProperty()
+                .bind(Bindings.min(above.prefHeightProperty(), heightProperty().multiply(SHARE)));
+        above.maxHeightProperty().bind(above.minHeightProperty());
+        ScrollPane below = scroll(page, "page-scroll");
+        below.setPrefHeight(0);
+        VBox.setVgrow(below, Priority.ALWAYS);
+        getChildren().addAll(head, words, above, below);
+        fillLayers();
+        session.layer().addListener((_, _, _) -> fillLayers());
         session.picture().addListener((_, _, picture) -> fill(picture));
     }
 
+    private static ScrollPane scroll(Region content, String id) {
+        ScrollPane scroll = new ScrollPane(content);
+        scroll.setId(id);
+        scroll.setFitToWidth(true);
+        scroll.setFocusTraversable(false);
+        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        return scroll;
+    }
+
+    private void fillLayers() {
+        layers.getChildren().clear();
+        ToggleGroup group = new ToggleGroup();
+        for (RigLayer layer : RigLayer.values()) {
+            ToggleButton button = new ToggleButton(layer.title());
+            button.setToggleGroup(group);
+            button.setSelected(layer == session.layer().get());
+            button.setId("layer-" + layer.title().toLowerCase(java.util.Locale.ROOT));
+            button.getStyleClass().setAll("pane-tab");
+            button.setOnAction(
+                    _ -> {
+                        session.layer().set(layer);
+                        button.setSelected(true);
+                    });
+            layers.getChildren().add(button);
+        }
+    }
+
     private void fill(Picture picture) {
-        groups.getChildren().clear();
-        leads.getChildren().clear();
+        chart.show(picture);
         if (picture == null) return;
-        fillLeads(picture);
-        Show show = picture.show();
-        words.setText(
-                show.rig().devices().isEmpty()
-                        ? "No gear yet. Add some at the right."
-                        : picture.ear() == null
-                                ? ""
-                                : "Lit: what "
-                                        + picture.ear().name()
-                                        + " depends on. Choose gear to see its knobs.");
-        grouped(show)
-                .forEach(
-                        (title, devices) ->
-                                groups.getChildren().add(group(title, devices, picture)));
+        words.setText(legend(picture));
+        picture.page().ifPresent(page::show);
     }
 
-    /// Every lead with its kind, its length and what is wrong with it.
-    private void fillLeads(Picture picture) {
-        List<LeadReport> all = picture.rig().leads();
-        if (all.isEmpty()) return;
-        leads.add(Look.text("Leads", "group-title"), 0, 0);
-        int row = 1;
-        for (LeadReport lead : all) {
-            String metres =
-                    lead.cable().metres() == 0 ? "" : Words.signed(lead.cable().metres(), 1) + " m";
-            HBox mark = new HBox();
-            if (!lead.faults().isEmpty())
-                mark.getChildren().add(Marks.of(lead.faults().getFirst().severity()));
-            leads.addRow(
-                    row++,
-                    Look.text(lead.a().words(), "lead-end"),
-                    Look.text(lead.b().words(), "lead-end"),
-                    Look.text(lead.kindInWords(), "soft"),
-                    Look.text(metres, "soft"),
-                    Look.text(lead.cable().toBuy() ? "to buy" : "", "soft"),
-                    mark);
-        }
-    }
-
-    private static Map<String, List<Device>> grouped(Show show) {
-        Map<String, List<Device>> groups = new LinkedHashMap<>();
-        for (Device device : show.rig().devices()) {
-            groups.computeIfAbsent(home(show, device), _ -> new ArrayList<>()).add(device);
-        }
-        return groups;
-    }
-
-    /// Where a device is listed: with the computer it runs on, with its wearer's place, or in its
-    /// own place.
-    private static String home(Show show, Device device) {
-        if (!device.on().isEmpty())
-            return show.rig().device(device.on()).map(Device::name).orElse("");
-        boolean hosts =
-                show.rig().devices().stream().anyMatch(other -> other.on().equals(device.id()));
-        if (hosts) return device.name();
-        String place = show.cast().person(device.worn()).map(Person::place).orElse(device.place());
-        return show.place(place).map(Place::name).orElse("Elsewhere");
-    }
-
-    private VBox group(String title, List<Device> devices, Picture picture) {
-        VBox box = new VBox(4, Look.text(title, "group-title"));
-        box.getStyleClass().add("rig-group");
-        for (Device device : devices) {
-            VBox text =
-                    new VBox(
-                            Look.block(device.name(), 186, "order"),
-                            Look.block(kind(device), 186, "effect"));
-            Button button = new Button();
-            List<RigFinding> wrong = picture.rig().findingsOf(device.id());
-            HBox line = new HBox(6, text, Look.spring());
-            if (!wrong.isEmpty()) line.getChildren().add(Marks.of(wrong.getFirst().severity()));
-            button.setGraphic(line);
-            button.setMaxWidth(Double.MAX_VALUE);
-            button.getStyleClass().addAll("device", "stage-focus");
-            button.pseudoClassStateChanged(LIT, picture.onTheWay().contains(device.id()));
-            button.pseudoClassStateChanged(CHOSEN, device.id().equals(session.device().get()));
-            button.setAccessibleText(
-                    device.name()
-                            + ", "
-                            + kind(device)
-                            + (wrong.isEmpty() ? "" : ", " + wrong.getFirst().sentence()));
-            button.setOnAction(_ -> session.device().set(device.id()));
-            box.getChildren().add(button);
-        }
-        return box;
-    }
-
-    private String kind(Device device) {
-        return session.prover()
-                .catalogue()
-                .find(device.template())
-                .map(t -> t.name())
-                .orElse(device.template());
+    private String legend(Picture picture) {
+        if (picture.show().rig().devices().isEmpty()) return "No gear yet. Add some at the right.";
+        String lit =
+                picture.source() != null
+                        ? "Lit: what %s passes. ".formatted(Names.of(picture.source()))
+                        : picture.ear() != null
+                                ? "Lit: what %s depends on. ".formatted(Names.of(picture.ear()))
+                                : "";
+        return switch (session.layer().get()) {
+            case LEADS, COMPUTERS -> lit + "Numbers are those of the lead list.";
+            case POWER -> "Lines lead from what feeds to what is fed.";
+            case EARTHS -> "Heavy lines join grounds; a letter names the lead that closes a ring.";
+            case TIME -> lit + "Rates are those that each machine runs at.";
+        };
     }
 }

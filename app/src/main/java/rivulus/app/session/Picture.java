@@ -3,11 +3,14 @@ package rivulus.app.session;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
 import rivulus.chart.Chart;
 import rivulus.chart.Course;
 import rivulus.chart.Courses;
 import rivulus.chart.KnobSheet;
+import rivulus.chart.Lit;
+import rivulus.chart.RigLayer;
+import rivulus.chart.RigPage;
+import rivulus.chart.RigPages;
 import rivulus.chart.Ruler;
 import rivulus.check.EarVerdict;
 import rivulus.check.Failure;
@@ -27,7 +30,8 @@ import rivulus.show.Source;
 /// @param source the source whose course is shown, or null where it is the ear's
 /// @param rail a verdict for each ear, worst first
 /// @param knobs the knobs of the chosen device, if one is chosen
-/// @param onTheWay the devices that the chosen ear depends on
+/// @param lit the gear that the chosen source passes, or the chosen ear depends on
+/// @param page what the layer of the rig says, while the rig is looked at
 /// @param failure who loses whom when the chosen device fails, if one is chosen
 /// @param rig what becomes of what goes through the leads, and what is wrong with the gear
 public record Picture(
@@ -41,11 +45,15 @@ public record Picture(
         Chart chart,
         List<TroubleCard> troubles,
         Optional<KnobSheet> knobs,
-        Set<String> onTheWay,
+        Lit lit,
+        Optional<RigPage> page,
         RigProof rig,
         Optional<Failure> failure) {
     /// What is chosen.
-    record Choice(String scene, String ear, String source, String device) {}
+    ///
+    /// @param layer the layer of the rig; empty while another stage is looked at
+    record Choice(
+            String scene, String ear, String source, String device, Optional<RigLayer> layer) {}
 
     static Picture of(Proof proof, Choice choice, Catalogue catalogue, RigProver rigs) {
         Show show = proof.show();
@@ -54,6 +62,7 @@ public record Picture(
                 show.ear(choice.ear())
                         .orElseGet(() -> show.ears().stream().findFirst().orElse(null));
         Source source = show.cast().source(choice.source()).orElse(null);
+        RigProof rig = rigs.prove(proof);
         return new Picture(
                 proof,
                 scene,
@@ -65,11 +74,26 @@ public record Picture(
                 Chart.of(scene),
                 TroubleCard.of(proof, scene),
                 KnobSheet.of(scene, choice.device(), ear, catalogue),
-                ear == null ? Set.of() : Courses.devicesToEar(scene, ear.id()),
-                rigs.prove(proof),
+                lit(scene, ear, source),
+                choice.layer()
+                        .map(
+                                layer ->
+                                        new RigPages(
+                                                        rig,
+                                                        scene,
+                                                        catalogue,
+                                                        Optional.ofNullable(ear),
+                                                        Optional.ofNullable(source))
+                                                .of(layer)),
+                rig,
                 show.rig()
                         .device(choice.device())
                         .map(device -> Failure.of(scene, device, Limits.USUAL)));
+    }
+
+    private static Lit lit(SceneProof scene, Ear ear, Source source) {
+        if (source != null) return Lit.fromSource(scene, source.id());
+        return ear == null ? Lit.NOTHING : Lit.toEar(scene, ear.id());
     }
 
     private static Course course(SceneProof scene, Ear ear, Source source, Catalogue catalogue) {

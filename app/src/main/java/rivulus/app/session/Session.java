@@ -1,6 +1,7 @@
 package rivulus.app.session;
 
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -20,6 +21,7 @@ import javafx.beans.property.StringProperty;
 import javafx.collections.FXCollections;
 import javafx.collections.ObservableList;
 import javafx.collections.ObservableMap;
+import rivulus.chart.RigLayer;
 import rivulus.check.Proof;
 import rivulus.check.Prover;
 import rivulus.check.Trouble;
@@ -27,10 +29,14 @@ import rivulus.cure.Cure;
 import rivulus.cure.Cures;
 import rivulus.file.FileTrouble;
 import rivulus.file.Journal;
+import rivulus.file.Library;
 import rivulus.file.PlainFile;
 import rivulus.file.ShowFile;
 import rivulus.file.Templates;
+import rivulus.gear.Catalogue;
+import rivulus.gear.Leads;
 import rivulus.gear.Setting;
+import rivulus.gear.Template;
 import rivulus.leads.Joiner;
 import rivulus.leads.Joining;
 import rivulus.rig.RigEdit;
@@ -41,6 +47,7 @@ import rivulus.rig.RigProof;
 import rivulus.rig.RigProver;
 import rivulus.show.Device;
 import rivulus.show.Ear;
+import rivulus.show.OwnTemplate;
 import rivulus.show.Ref;
 import rivulus.show.Scene;
 import rivulus.show.Show;
@@ -56,7 +63,7 @@ public final class Session implements AutoCloseable {
     private static final int CURES_OFFERED = 3;
     private static final int WAYS_OFFERED = 3;
 
-    private final Prover prover;
+    private final Prover shipped;
     private final Settings settings;
     private final Optional<Journal> journal;
     private final Work proving = new Work("prove");
@@ -65,6 +72,7 @@ public final class Session implements AutoCloseable {
     private final Work keeping = new Work("keep");
     private final Work mending = new Work("mend");
     private final Work joining = new Work("join");
+    private final Work shelving = new Work("shelve");
     private final Work reading = new Work("read");
     private final Work writing = new Work("write");
     private final History history = new History();
@@ -76,6 +84,7 @@ public final class Session implements AutoCloseable {
     private final ReadOnlyObjectWrapper<Picture> picture = new ReadOnlyObjectWrapper<>();
     private final ReadOnlyStringWrapper lastDone = new ReadOnlyStringWrapper("");
     private final ObjectProperty<Stage> stage = new SimpleObjectProperty<>(Stage.MIXES);
+    private final ObjectProperty<RigLayer> layer = new SimpleObjectProperty<>(RigLayer.LEADS);
     private final StringProperty ear = new SimpleStringProperty("");
     private final StringProperty source = new SimpleStringProperty("");
     private final StringProperty scene = new SimpleStringProperty("");
@@ -86,7 +95,10 @@ public final class Session implements AutoCloseable {
     private final ObservableMap<String, List<RigFix>> rigFixes = FXCollections.observableHashMap();
     private final StringProperty joinTo = new SimpleStringProperty("");
     private final ObservableList<Joining> joinings = FXCollections.observableArrayList();
-    private final RigProver rigs;
+    private final ReadOnlyObjectWrapper<Library> library;
+    private final ReadOnlyObjectWrapper<Catalogue> catalogue;
+    private Prover prover;
+    private RigProver rigs;
 
     private Show saved = Show.untitled();
     private boolean choosing;
@@ -95,7 +107,11 @@ public final class Session implements AutoCloseable {
     ///
     /// @param journal where unsaved edits are kept; empty where they cannot be
     public Session(Prover prover, Settings settings, Optional<Journal> journal) {
+        this.shipped = prover;
         this.prover = prover;
+        library =
+                new ReadOnlyObjectWrapper<>(new Library(settings.library(), List.of(), List.of()));
+        catalogue = new ReadOnlyObjectWrapper<>(prover.catalogue());
         this.settings = settings;
         this.journal = journal;
         this.rigs = new RigProver(prover, Templates.leads());
@@ -105,6 +121,10 @@ public final class Session implements AutoCloseable {
             choice.addListener((_, _, _) -> lookElsewhere());
         }
         preview.addListener((_, _, _) -> draw());
+        layer.addListener((_, _, _) -> draw());
+        stage.addListener((_, _, _) -> draw());
+        show.addListener((_, _, now) -> catalogue.set(catalogueOf(now)));
+        shelving.ask(_ -> Library.in(settings.library()), this::shelve);
     }
 
     // What is open
@@ -145,6 +165,97 @@ public final class Session implements AutoCloseable {
         return prover;
     }
 
+    /// Every kind of gear there is: shipped, in the library, and kept with the show.
+    public ReadOnlyObjectProperty<Catalogue> catalogue() {
+        return catalogue.getReadOnlyProperty();
+    }
+
+    /// The user's own kinds of gear.
+    public ReadOnlyObjectProperty<Library> library() {
+        return library.getReadOnlyProperty();
+    }
+
+    /// The kinds of lead there are.
+    public Leads leads() {
+        return rigs.leads();
+    }
+
+    private Catalogue catalogueOf(Show of) {
+        return prover.catalogue().with(of.templates().stream().map(OwnTemplate::template).toList());
+    }
+
+    /// Takes up a library: its kinds can be used from now on.
+    private void shelve(Library now) {
+        library.set(now);
+        List<Template> own = now.kinds().stream().map(OwnTemplate::template).toList();
+        prover = shipped.with(shipped.catalogue().with(own));
+        rigs = new RigProver(prover, rigs.leads());
+        catalogue.set(catalogueOf(show.get()));
+        if (!now.troubles().isEmpty()) say("In the library: " + now.troubles().getFirst());
+    }
+
+    /// Puts a kind of gear into the library, away from the interface thread.
+    ///
+    /// @param failed told where it cannot be written
+    public void keepInLibrary(OwnTemplate own, Consumer<FileTrouble> failed) {
+        Library now = library.get();
+        shelving.ask(
+                _ -> Attempt.at(() -> now.with(own)),
+                kept ->
+                        kept.either(
+                                then -> {
+                                    shelve(then);
+                                    say("Kept in the library: " + own.template().name());
+                                },
+                                failed));
+    }
+
+    /// Takes a kind of gear out of the library, away from the interface thread.
+    public void dropFromLibrary(OwnTemplate own, Consumer<FileTrouble> failed) {
+        Library now = library.get();
+        shelving.ask(
+                _ -> Attempt.at(() -> now.without(own)),
+                dropped ->
+                        dropped.either(
+                                then -> {
+                                    shelve(then);
+                                    say("Out of the library: " + own.template().name());
+                                },
+                                failed));
+    }
+
+    /// Reads a kind of gear from a file, away from the interface thread.
+    public void openKind(Path path, Consumer<OwnTemplate> then, Consumer<FileTrouble> failed) {
+        reading.ask(_ -> Attempt.at(() -> Templates.open(path)), read -> read.either(then, failed));
+    }
+
+    /// Writes a kind of gear to a file, away from the interface thread.
+    public void saveKind(OwnTemplate own, Path path, Consumer<FileTrouble> failed) {
+        writing.ask(
+                _ ->
+                        Attempt.at(
+                                () -> {
+                                    Templates.save(own, path);
+                                    return path;
+                                }),
+                saving -> saving.either(done -> say("Wrote " + done.getFileName()), failed));
+    }
+
+    /// A show that can be opened by others: kinds of gear that are in use and in the library are
+    /// kept with it.
+    private Show whole(Show edited) {
+        List<OwnTemplate> templates = new ArrayList<>(edited.templates());
+        for (OwnTemplate own : library.get().kinds()) {
+            String id = own.template().id();
+            boolean used = edited.rig().devices().stream().anyMatch(d -> d.template().equals(id));
+            boolean kept = templates.stream().anyMatch(t -> t.template().id().equals(id));
+            if (used && !kept) templates.add(own);
+        }
+        return templates.size() == edited.templates().size()
+                ? edited
+                : edited.withTemplates(templates);
+    }
+
     /// What the user likes.
     public Settings settings() {
         return settings;
@@ -155,6 +266,11 @@ public final class Session implements AutoCloseable {
     /// The stage that is shown.
     public ObjectProperty<Stage> stage() {
         return stage;
+    }
+
+    /// What is laid over the drawing of the rig.
+    public ObjectProperty<RigLayer> layer() {
+        return layer;
     }
 
     /// The chosen ear's id.
@@ -285,7 +401,8 @@ public final class Session implements AutoCloseable {
     /// Does something to the show.
     ///
     /// @param name what it does, for undo: "Set Show desk · USB 1 chat feed to mix-minus"
-    public void edit(String name, Show after) {
+    public void edit(String name, Show edited) {
+        Show after = whole(edited);
         if (after.equals(show.get())) return;
         history.add(new History.Step(name, show.get(), after));
         put(after);
@@ -296,6 +413,17 @@ public final class Session implements AutoCloseable {
     public void take(Cure cure) {
         String name = cure.sentence();
         edit(name.substring(0, name.length() - 1), show.get().with(cure.turns()));
+    }
+
+    /// Takes a fix of the rig.
+    public void take(RigFix fix) {
+        edit(fix.sentence().substring(0, fix.sentence().length() - 1), fix.after());
+    }
+
+    /// Takes a way to join two machines.
+    public void take(Joining way) {
+        joinTo.set("");
+        edit(rigEdits().join(way));
     }
 
     /// Turns a knob.
@@ -417,7 +545,12 @@ public final class Session implements AutoCloseable {
         Proof seen = preview.get() == null ? proof.get() : preview.get().after();
         if (seen == null) return;
         Picture.Choice choice =
-                new Picture.Choice(scene.get(), ear.get(), source.get(), device.get());
+                new Picture.Choice(
+                        scene.get(),
+                        ear.get(),
+                        source.get(),
+                        device.get(),
+                        Optional.of(layer.get()).filter(_ -> stage.get() == Stage.RIG));
         drawing.ask(_ -> Picture.of(seen, choice, prover.catalogue(), rigs), picture::set);
     }
 
@@ -477,11 +610,15 @@ public final class Session implements AutoCloseable {
         Optional<Device> from = now.rig().device(device.get());
         Optional<Device> to = now.rig().device(joinTo.get());
         if (from.isEmpty() || to.isEmpty()) return;
-        joining.ask(
-                _ ->
-                        new Joiner(now, prover.catalogue(), rigs.leads())
-                                .ways(from.get(), to.get(), WAYS_OFFERED),
-                joinings::setAll);
+        joining.ask(_ -> waysBetween(now, from.get(), to.get()), joinings::setAll);
+    }
+
+    /// The best ways from one to the other, then those the other way round.
+    private List<Joining> waysBetween(Show now, Device one, Device other) {
+        Joiner joiner = new Joiner(now, prover.catalogue(), rigs.leads());
+        List<Joining> ways = new ArrayList<>(joiner.ways(one, other, WAYS_OFFERED));
+        ways.addAll(joiner.ways(other, one, WAYS_OFFERED));
+        return ways;
     }
 
     /// Changes the rig.
@@ -495,7 +632,8 @@ public final class Session implements AutoCloseable {
     }
 
     private List<Work> lanes() {
-        return List.of(proving, drawing, curing, keeping, mending, joining, reading, writing);
+        return List.of(
+                proving, drawing, curing, keeping, mending, joining, shelving, reading, writing);
     }
 
     /// Whether everything that was asked has been worked out.

@@ -66,6 +66,11 @@ public final class Settings implements AutoCloseable {
         return folder.resolve("journals");
     }
 
+    /// Where the user's own kinds of gear are kept.
+    public Path library() {
+        return folder.resolve("templates");
+    }
+
     /// `day` or `night`.
     public StringProperty theme() {
         return theme;

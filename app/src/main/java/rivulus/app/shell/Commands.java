@@ -9,6 +9,7 @@ import rivulus.app.session.Session;
 import rivulus.app.session.Settings;
 import rivulus.app.session.Stage;
 import rivulus.app.session.TroubleCard;
+import rivulus.chart.RigLayer;
 import rivulus.check.EarVerdict;
 import rivulus.check.Names;
 import rivulus.cure.Cure;
@@ -35,10 +36,10 @@ final class Commands {
         all.add(Command.of("Find something to do or to go to", "Shortcut+K", window::openPalette));
         all.add(
                 Command.when(
-                        "Take the best cure for this ear",
+                        "Take the best of what is offered",
                         "Shortcut+Enter",
-                        () -> bestCure().isPresent(),
-                        () -> bestCure().ifPresent(session::take)));
+                        () -> best().isPresent(),
+                        () -> best().ifPresent(Runnable::run)));
         all.add(
                 Command.when(
                         "Go to the next ear in trouble",
@@ -76,6 +77,22 @@ final class Commands {
                             "Shortcut+" + (stage.ordinal() + 1),
                             () -> session.stage().set(stage)));
         }
+        for (RigLayer layer : RigLayer.values()) {
+            all.add(
+                    Command.of(
+                            "Rig: " + layer.title(),
+                            "",
+                            () -> {
+                                session.stage().set(Stage.RIG);
+                                session.layer().set(layer);
+                            }));
+        }
+        all.add(Command.of("Add gear by what you need", "Shortcut+Shift+G", window::searchGear));
+        all.add(
+                Command.of(
+                        "Own kinds of gear: make, change, import, export",
+                        "Shortcut+B",
+                        () -> window.openBench(Optional.empty(), Optional.empty())));
         for (Sheets.Kind kind : Sheets.Kind.values()) {
             all.add(Command.of("Sheet: " + kind.title() + " …", "", () -> window.saveSheet(kind)));
         }
@@ -143,6 +160,21 @@ final class Commands {
                             () -> window.open(recent)));
         }
         return all;
+    }
+
+    /// The first way to join, where ways are offered; in the rig the first fix; else the best cure
+    /// for the chosen ear.
+    private Optional<Runnable> best() {
+        Picture picture = session.picture().get();
+        if (picture == null) return Optional.empty();
+        if (!session.joinings().isEmpty())
+            return Optional.of(() -> session.take(session.joinings().getFirst()));
+        boolean rig = session.stage().get() == Stage.RIG && session.device().get().isEmpty();
+        if (!rig) return bestCure().map(cure -> () -> session.take(cure));
+        return picture.rig().findings().stream()
+                .flatMap(f -> session.rigFixes().getOrDefault(f.id(), List.of()).stream())
+                .findFirst()
+                .map(fix -> () -> session.take(fix));
     }
 
     private Optional<Cure> bestCure() {

@@ -14,7 +14,9 @@ import javafx.scene.input.TransferMode;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.StackPane;
 import javafx.stage.Window;
+import rivulus.app.bench.TemplateBench;
 import rivulus.app.look.Look;
+import rivulus.app.session.FileAsker;
 import rivulus.app.session.Picture;
 import rivulus.app.session.Session;
 import rivulus.file.DemoShows;
@@ -22,6 +24,7 @@ import rivulus.file.FileTrouble;
 import rivulus.file.Journal;
 import rivulus.file.ShowFile;
 import rivulus.sheet.Sheets;
+import rivulus.show.Device;
 import rivulus.show.Show;
 
 /// The window's scene: the workspace with what lies over it, its style, its keys, and everything
@@ -40,8 +43,7 @@ public final class MainWindow {
     public MainWindow(Session session, Optional<FileAsker> files) {
         this.session = session;
         this.commands = new Commands(session, this);
-        this.workspace =
-                new Workspace(session, this::openPalette, this::openDemoFromStart, this::openShow);
+        this.workspace = new Workspace(session, this);
         this.layers = new StackPane(workspace);
         Scaled scaled = new Scaled(layers, session.settings().scale());
         this.scene = new Scene(scaled, 1280, 800);
@@ -105,6 +107,25 @@ public final class MainWindow {
         palette.focus();
     }
 
+    /// Opens the bench on which kinds of gear are made and changed.
+    ///
+    /// @param kind the id of the template to look at first
+    /// @param device the device it is looked at for, which takes up a copy that is kept
+    public void openBench(Optional<String> kind, Optional<Device> device) {
+        bench().open(kind, device);
+    }
+
+    private TemplateBench bench() {
+        TemplateBench bench = new TemplateBench(session, files, this::closeTop);
+        lay(bench);
+        return bench;
+    }
+
+    /// Turns to the catalogue of gear.
+    public void searchGear() {
+        workspace.searchGear();
+    }
+
     void showKeys() {
         GridPane grid = new GridPane();
         grid.getStyleClass().add("keys");
@@ -147,7 +168,7 @@ public final class MainWindow {
         orSaveFirst(() -> session.take(DemoShows.open(name, session.prover().catalogue()), null));
     }
 
-    private void openDemoFromStart() {
+    void openDemoFromStart() {
         openDemo(DemoShows.LANTERN_HOUR);
     }
 
@@ -260,6 +281,12 @@ public final class MainWindow {
         }
     }
 
+    /// Takes up a file that was dropped: a kind of gear goes to the bench, all else is a show.
+    void take(Path file) {
+        if (file.getFileName().toString().endsWith(".json")) bench().open(file);
+        else open(file);
+    }
+
     private void dragOver(DragEvent event) {
         if (event.getDragboard().hasFiles()) event.acceptTransferModes(TransferMode.COPY);
         event.consume();
@@ -267,7 +294,7 @@ public final class MainWindow {
 
     private void dropped(DragEvent event) {
         if (event.getDragboard().hasFiles()) {
-            open(event.getDragboard().getFiles().getFirst().toPath());
+            take(event.getDragboard().getFiles().getFirst().toPath());
             event.setDropCompleted(true);
         }
         event.consume();

@@ -1,5 +1,6 @@
 package rivulus.app.shell;
 
+import java.util.Optional;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.layout.BorderPane;
@@ -34,15 +35,20 @@ final class Workspace extends BorderPane {
     private boolean drawerOpen;
     private Node lastFocused;
 
-    Workspace(Session session, Runnable search, Runnable demo, Runnable open) {
+    Workspace(Session session, MainWindow window) {
         this.session = session;
         getStyleClass().add("workspace");
         rail = new EarRail(session);
         findings = new FindingsPane(session, this::focusEars);
-        knobs = new KnobsPane(session);
+        knobs =
+                new KnobsPane(
+                        session,
+                        device ->
+                                window.openBench(
+                                        Optional.of(device.template()), Optional.of(device)));
         wishes = new WishPane(session);
-        gear = new GearPane(session);
-        mixes = new MixesStage(session, demo, open);
+        gear = new GearPane(session, kind -> window.openBench(kind, Optional.empty()));
+        mixes = new MixesStage(session, window::openDemoFromStart, window::openShow);
         brief = new BriefStage(session);
         rig = new RigStage(session);
         side.getStyleClass().add("side");
@@ -54,7 +60,7 @@ final class Workspace extends BorderPane {
                     drawerOpen = !drawerOpen;
                     arrange();
                 });
-        setTop(new TopBar(session, search));
+        setTop(new TopBar(session, window::openPalette));
         setLeft(rail);
         setCenter(middle);
         setBottom(new BottomBar(session, drawer));
@@ -104,6 +110,15 @@ final class Workspace extends BorderPane {
             case RIG -> gear;
             case MIXES -> findings;
         };
+    }
+
+    /// Turns to the catalogue.
+    void searchGear() {
+        session.device().set("");
+        session.stage().set(Stage.RIG);
+        drawerOpen = true;
+        arrange();
+        gear.search();
     }
 
     void focusEars() {

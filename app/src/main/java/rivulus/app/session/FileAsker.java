@@ -1,4 +1,4 @@
-package rivulus.app.shell;
+package rivulus.app.session;
 
 import java.io.File;
 import java.nio.file.Path;
@@ -17,6 +17,14 @@ public interface FileAsker {
     /// @param name what it might be called
     Optional<Path> toSave(String name);
 
+    /// A file of some other kind to open.
+    ///
+    /// @param what the kind, in words
+    /// @param ending of such files, with the dot
+    default Optional<Path> toOpen(String what, String ending) {
+        return toOpen();
+    }
+
     /// Asks with the platform's own dialogs.
     static FileAsker dialogs(Window owner) {
         return new FileAsker() {
@@ -26,8 +34,17 @@ public interface FileAsker {
             }
 
             @Override
+            public Optional<Path> toOpen(String what, String ending) {
+                FileChooser chooser = new FileChooser();
+                chooser.setTitle("Open " + what);
+                chooser.getExtensionFilters()
+                        .add(new FileChooser.ExtensionFilter(what, "*" + ending));
+                return path(chooser.showOpenDialog(owner));
+            }
+
+            @Override
             public Optional<Path> toSave(String name) {
-                FileChooser chooser = chooser("Save the show");
+                FileChooser chooser = chooser("Save");
                 chooser.setInitialFileName(name);
                 return path(chooser.showSaveDialog(owner)).map(FileAsker::withEnding);
             }

@@ -1,0 +1,94 @@
+package rivulus.app.bench;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Consumer;
+import javafx.scene.Node;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import rivulus.app.look.Look;
+import rivulus.file.TemplateDraft;
+import rivulus.file.TemplateForm;
+
+/// One field of a kind of gear, to be filled in.
+final class FieldRow extends HBox {
+    private static final double NAMES = 112;
+
+    private final TemplateForm.Field field;
+    private final Label trouble = Look.paragraph("", "field-trouble");
+    private final Consumer<Object> set;
+    private String shown;
+
+    /// @param set told what was filled in, as a plain value; an empty text takes the field out
+    FieldRow(TemplateForm.Field field, Object value, boolean open, Consumer<Object> set) {
+        super(8);
+        this.field = field;
+        this.set = set;
+        this.shown = TemplateDraft.shown(value);
+        getStyleClass().add("field-row");
+        Label name = Look.text(field.name() + (field.required() ? " *" : ""), "field-name");
+        name.setMinWidth(NAMES);
+        name.setMaxWidth(NAMES);
+        Node entry = entry();
+        entry.setDisable(!open);
+        entry.setId("field-" + field.name());
+        entry.setAccessibleText(field.name() + ". " + field.about());
+        VBox box = new VBox(2, entry);
+        if (!field.about().isEmpty())
+            box.getChildren().add(Look.paragraph(field.about(), "soft", "field-about"));
+        box.getChildren().add(trouble);
+        Look.show(trouble, false);
+        HBox.setHgrow(box, Priority.ALWAYS);
+        getChildren().addAll(name, box);
+    }
+
+    private Node entry() {
+        return switch (field.kind()) {
+            case WORD -> choice(field.words());
+            case TRUTH -> choice(List.of("true", "false"));
+            case TEXT, NUMBER, PARTS -> typed();
+        };
+    }
+
+    private ComboBox<String> choice(List<String> words) {
+        ComboBox<String> choice = new ComboBox<>();
+        List<String> all = new ArrayList<>(words);
+        if (!shown.isEmpty() && !all.contains(shown)) all.add(shown);
+        if (!field.required()) all.addFirst("");
+        choice.getItems().setAll(all);
+        choice.setValue(shown);
+        choice.valueProperty().addListener((_, _, word) -> take(word == null ? "" : word));
+        return choice;
+    }
+
+    private TextField typed() {
+        TextField text = new TextField(shown);
+        text.setOnAction(_ -> take(text.getText()));
+        text.focusedProperty()
+                .addListener(
+                        (_, _, focused) -> {
+                            if (!focused) take(text.getText());
+                        });
+        return text;
+    }
+
+    private void take(String typed) {
+        if (typed.equals(shown)) return;
+        Optional<Object> value = TemplateDraft.read(field, typed);
+        Look.show(trouble, value.isEmpty());
+        if (value.isEmpty()) {
+            trouble.setText(
+                    field.kind() == TemplateForm.Kind.NUMBER
+                            ? "This has to be a number."
+                            : "This is no JSON yet: [\"a\", \"b\"] or {\"a\": 1}.");
+            return;
+        }
+        shown = typed;
+        set.accept(value.get());
+    }
+}

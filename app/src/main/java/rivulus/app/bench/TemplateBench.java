@@ -1,0 +1,329 @@
+package rivulus.app.bench;
+
+import java.nio.file.Path;
+import java.util.ArrayDeque;
+import java.util.Deque;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import javafx.geometry.Pos;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.ListCell;
+import javafx.scene.control.ListView;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyCombination;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.StackPane;
+import javafx.scene.layout.VBox;
+import rivulus.app.look.Look;
+import rivulus.app.look.Marks;
+import rivulus.app.session.FileAsker;
+import rivulus.app.session.Session;
+import rivulus.check.Severity;
+import rivulus.file.FileTrouble;
+import rivulus.file.TemplateDraft;
+import rivulus.rig.RigEdit;
+import rivulus.show.Device;
+import rivulus.words.Words;
+
+/// The bench on which kinds of gear are looked at, doubled, changed, and kept: with the show, in
+/// the library, or as a file. The language is checked at every change; nothing is kept that does
+/// not hold together. Escape leaves, Shortcut+Z takes back.
+public final class TemplateBench extends StackPane {
+    private static final String ENDING = ".json";
+    private static final KeyCombination UNDO = KeyCombination.valueOf("Shortcut+Z");
+
+    private final Session session;
+    private final FileAsker files;
+    private final Runnable close;
+    private final TextField filter = new TextField();
+    private final ListView<Shelved> kinds = new ListView<>();
+    private final Label name = Look.text("", "panel-title");
+    private final Label shelf = Look.text("", "soft");
+    private final KindEditor editor;
+    private final HBox checked = new HBox(8);
+    private final Button goTo = new Button("Go there");
+    private final Button keep = new Button("Keep with the show");
+    private final Button library = new Button("Keep in the library");
+    private final Button drop = new Button("Out of the library");
+    private final Button export = new Button("Export …");
+    private final Button back = new Button("Undo");
+    private final Deque<TemplateDraft> before = new ArrayDeque<>();
+
+    private TemplateDraft draft = TemplateDraft.fresh("new-kind", "New kind");
+    private Optional<Device> device = Optional.empty();
+    private boolean open;
+    private boolean told;
+    private boolean filling;
+
+    /// @param close takes the bench away
+    public TemplateBench(Session session, FileAsker files, Runnable close) {
+        this.session = session;
+        this.files = files;
+        this.close = close;
+        this.editor = new KindEditor(this::change, this::say);
+        getStyleClass().addAll("veil", "bench-veil");
+        setId("bench");
+        HBox.setHgrow(editor, Priority.ALWAYS);
+        VBox work = new VBox(8, head(), editor, checked, foot());
+        VBox.setVgrow(editor, Priority.ALWAYS);
+        HBox.setHgrow(work, Priority.ALWAYS);
+        HBox card = new HBox(20, shelves(), work);
+        card.getStyleClass().addAll("panel", "bench");
+        card.setMaxSize(1120, 700);
+        checked.setAlignment(Pos.CENTER_LEFT);
+        checked.setId("bench-check");
+        getChildren().add(card);
+        addEventFilter(KeyEvent.KEY_PRESSED, this::key);
+        session.library().addListener((_, _, _) -> fillKinds());
+    }
+
+    private VBox shelves() {
+        filter.setId("bench-filter");
+        filter.setPromptText("find a kind");
+        filter.setAccessibleText("Find a kind of gear by name");
+        filter.textProperty().addListener((_, _, _) -> fillKinds());
+        kinds.setId("bench-kinds");
+        kinds.setAccessibleText("Kinds of gear");
+        kinds.setCellFactory(_ -> new Row());
+        kinds.getSelectionModel()
+                .selectedItemProperty()
+                .addListener(
+                        (_, _, kind) -> {
+                            if (kind != null && !filling) look(kind);
+                        });
+        VBox.setVgrow(kinds, Priority.ALWAYS);
+        Button fresh = button("New", "bench-new", this::fresh);
+        Button take = button("Import …", "bench-import", this::importKind);
+        VBox box = new VBox(8, filter, kinds, new HBox(6, fresh, take));
+        box.setMinWidth(248);
+        box.setMaxWidth(248);
+        return box;
+    }
+
+    private HBox head() {
+        Button twice = button("Double it to change it", "bench-double", this::twice);
+        name.setMinWidth(0);
+        HBox head = new HBox(12, name, shelf, Look.spring(), back, twice);
+        back.setId("bench-undo");
+        back.setOnAction(_ -> undo());
+        for (Region fixed : List.of(shelf, back, twice)) fixed.setMinWidth(Region.USE_PREF_SIZE);
+        head.setAlignment(Pos.CENTER_LEFT);
+        return head;
+    }
+
+    private HBox foot() {
+        keep.setId("bench-keep");
+        keep.getStyleClass().add("first-answer");
+        keep.setOnAction(_ -> keep());
+        library.setId("bench-library");
+        library.setOnAction(_ -> session.keepInLibrary(draft.own(), this::say));
+        drop.setId("bench-drop");
+        drop.setOnAction(_ -> session.dropFromLibrary(draft.own(), this::say));
+        export.setId("bench-export");
+        export.setOnAction(_ -> export());
+        goTo.setId("bench-go");
+        goTo.setOnAction(_ -> editor.turnTo(draft.section(), draft.item()));
+        Button leave = button("Close", "bench-close", close);
+        HBox foot = new HBox(8, keep, library, drop, export, Look.spring(), leave);
+        foot.setAlignment(Pos.CENTER_LEFT);
+        return foot;
+    }
+
+    private static Button button(String words, String id, Runnable then) {
+        Button button = new Button(words);
+        button.setId(id);
+        button.setOnAction(_ -> then.run());
+        return button;
+    }
+
+    /// Opens the bench on a kind of gear.
+    ///
+    /// @param kind its id; empty for the first there is
+    /// @param forDevice the device that takes up what is kept
+    public void open(Optional<String> kind, Optional<Device> forDevice) {
+        device = forDevice;
+        fillKinds();
+        kinds.getItems().stream()
+                .filter(shelved -> kind.isEmpty() || shelved.id().equals(kind.get()))
+                .findFirst()
+                .ifPresentOrElse(kinds.getSelectionModel()::select, this::fresh);
+        kinds.scrollTo(kinds.getSelectionModel().getSelectedIndex());
+        filter.requestFocus();
+    }
+
+    /// Reads a kind of gear from a file and puts it on the bench.
+    public void open(Path file) {
+        session.openKind(
+                file,
+                own -> put(TemplateDraft.of(own), "read from " + file.getFileName(), true),
+                this::say);
+    }
+
+    private void fillKinds() {
+        String words = filter.getText().toLowerCase(Locale.ROOT).strip();
+        filling = true;
+        kinds.getItems()
+                .setAll(
+                        Shelved.all(session).stream()
+                                .filter(k -> k.name().toLowerCase(Locale.ROOT).contains(words))
+                                .toList());
+        filling = false;
+        show();
+    }
+
+    private void look(Shelved kind) {
+        put(kind.draft().get(), kind.shelf(), kind.own());
+    }
+
+    private void fresh() {
+        kinds.getSelectionModel().clearSelection();
+        put(TemplateDraft.fresh(freeId("new-kind"), "New kind"), "new", true);
+    }
+
+    private void twice() {
+        String base = draft.written().getOrDefault("template", "kind").toString();
+        kinds.getSelectionModel().clearSelection();
+        put(
+                draft.copy(
+                        freeId(base + "-own"),
+                        draft.written().getOrDefault("name", "Kind") + ", own"),
+                "new",
+                true);
+    }
+
+    private String freeId(String wanted) {
+        String id = wanted;
+        for (int i = 2; session.catalogue().get().find(id).isPresent(); i++) id = wanted + "-" + i;
+        return id;
+    }
+
+    private void importKind() {
+        files.toOpen("a kind of gear", ENDING).ifPresent(this::open);
+    }
+
+    private void export() {
+        files.toSave(draft.own().template().id() + ENDING)
+                .ifPresent(file -> session.saveKind(draft.own(), file, this::say));
+    }
+
+    private void put(TemplateDraft on, String where, boolean changeable) {
+        before.clear();
+        draft = on;
+        open = changeable;
+        told = false;
+        shelf.setText(where);
+        editor.show(draft, open);
+        show();
+    }
+
+    private void change(TemplateDraft now) {
+        if (now.written().equals(draft.written())) return;
+        before.push(draft);
+        draft = now;
+        told = false;
+        show();
+    }
+
+    private void undo() {
+        if (before.isEmpty()) return;
+        draft = before.pop();
+        told = false;
+        editor.show(draft, open);
+        show();
+    }
+
+    private void show() {
+        boolean sound = draft.kept().isPresent();
+        name.setText(draft.written().getOrDefault("name", "").toString());
+        back.setDisable(before.isEmpty());
+        keep.setDisable(!sound || !open);
+        library.setDisable(!sound || !open);
+        export.setDisable(!sound);
+        boolean shelved =
+                session.library().get().kinds().stream()
+                        .anyMatch(k -> k.template().id().equals(draft.written().get("template")));
+        Look.show(drop, shelved && sound);
+        keep.setText(
+                device.map(d -> "Keep, and make “%s” one".formatted(d.name()))
+                        .orElse("Keep with the show"));
+        if (sound) say(Severity.NOTE, counts());
+        else say(Severity.PROBLEM, draft.trouble());
+    }
+
+    private String counts() {
+        return draft.kept()
+                .map(
+                        own ->
+                                "Holds together: %d ports, %d routes, %d knobs, %d pickers."
+                                        .formatted(
+                                                own.template().ports().size(),
+                                                own.template().routes().size(),
+                                                own.template().knobs().size(),
+                                                own.template().pickers().size()))
+                .orElse("");
+    }
+
+    private void say(FileTrouble trouble) {
+        say(trouble.getMessage());
+    }
+
+    private void say(String words) {
+        say(Severity.PROBLEM, words);
+    }
+
+    private void say(Severity severity, String words) {
+        Label line = Look.paragraph(words, "cause");
+        HBox.setHgrow(line, Priority.ALWAYS);
+        line.setMaxWidth(Double.MAX_VALUE);
+        checked.getChildren().setAll(Marks.of(severity), line);
+        if (draft.trouble().equals(words) && draft.item() >= 0) checked.getChildren().add(goTo);
+    }
+
+    /// What would be lost is told first; the second press means it.
+    private void keep() {
+        RigEdit edit =
+                device.map(d -> session.rigEdits().keepFor(draft.own(), d))
+                        .orElseGet(() -> session.rigEdits().keep(draft.own()));
+        List<String> losses = edit.losses();
+        if (!losses.isEmpty() && !told) {
+            told = true;
+            keep.setText("Keep it all the same");
+            say(Severity.CAUTION, "Would be lost: " + Words.list(losses) + ".");
+            return;
+        }
+        session.edit(edit);
+        close.run();
+    }
+
+    private void key(KeyEvent event) {
+        if (event.getCode() == KeyCode.ESCAPE) {
+            close.run();
+            event.consume();
+        } else if (UNDO.match(event) && !(event.getTarget() instanceof TextField)) {
+            undo();
+            event.consume();
+        }
+    }
+
+    /// One kind of gear in the list.
+    private static final class Row extends ListCell<Shelved> {
+        @Override
+        protected void updateItem(Shelved kind, boolean empty) {
+            super.updateItem(kind, empty);
+            setText(null);
+            setGraphic(null);
+            if (empty || kind == null) return;
+            Label title = Look.text(kind.name(), "order");
+            VBox words = new VBox(title);
+            if (kind.own()) words.getChildren().add(Look.text(kind.shelf(), "soft", "kind-shelf"));
+            setPrefWidth(0);
+            setGraphic(words);
+        }
+    }
+}
