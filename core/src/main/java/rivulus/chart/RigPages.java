@@ -63,13 +63,35 @@ public final class RigPages {
 
     /// The page of a layer.
     public RigPage of(RigLayer layer) {
-        return switch (layer) {
-            case LEADS -> leads();
-            case POWER -> power();
-            case EARTHS -> earths();
-            case TIME -> time();
-            case COMPUTERS -> computers();
-        };
+        RigPage page =
+                switch (layer) {
+                    case LEADS -> leads();
+                    case POWER -> power();
+                    case EARTHS -> earths();
+                    case TIME -> time();
+                    case COMPUTERS -> computers();
+                };
+        return page.sections().isEmpty() ? nothing(layer) : page;
+    }
+
+    private static RigPage nothing(RigLayer layer) {
+        RigPage.Row row =
+                switch (layer) {
+                    case LEADS ->
+                            RigPage.Row.of(
+                                    "No lead", "Choose a machine and join it to another.", "");
+                    case POWER -> RigPage.Row.of("No supply", "Nothing here has to be fed.", "");
+                    case EARTHS -> RigPage.Row.of("No earth", "Nothing here is earthed.", "");
+                    case TIME ->
+                            RigPage.Row.of(
+                                    "Nobody is chosen",
+                                    "Choose an ear or a source to see what its delay is made of.",
+                                    "");
+                    case COMPUTERS ->
+                            RigPage.Row.of(
+                                    "No computer", "Add one to see what has to be set on it.", "");
+                };
+        return new RigPage(List.of(new RigPage.Section(layer.title(), List.of(row))));
     }
 
     private static void add(List<RigPage.Section> sections, String title, List<RigPage.Row> rows) {
@@ -176,6 +198,15 @@ public final class RigPages {
                             Optional.empty()));
         add(sections, "Batteries", batteries);
         add(sections, "If a supply fails", failures());
+        if (!sections.isEmpty())
+            add(
+                    sections,
+                    "Circuits",
+                    List.of(
+                            RigPage.Row.of(
+                                    "By the local code",
+                                    "How much one circuit may feed, the house and the local code say; if in doubt ask a licensed electrician. A strip is no circuit of its own.",
+                                    "")));
         return new RigPage(sections);
     }
 

@@ -189,6 +189,12 @@ final class Entry {
         return found;
     }
 
+    /// This as a name that has to be among those that exist.
+    String oneOf(String what, Collection<String> known) throws FileTrouble {
+        if (!known.contains(text())) throw unknown(what, text(), known);
+        return text();
+    }
+
     /// A complaint about a name that is not among those that exist; says which is near, or which
     /// there are.
     FileTrouble unknown(String what, String name, Collection<String> known) {

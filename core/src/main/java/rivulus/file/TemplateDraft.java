@@ -166,15 +166,26 @@ public record TemplateDraft(
         return of(fields);
     }
 
-    /// A value as a field shows it: text as it is, all else as JSON on one line.
-    public static String shown(Object value) {
+    /// A value as a field shows it: text as it is, unless it could be read as something else; all
+    /// else as JSON on one line.
+    public static String shown(TemplateForm.Field field, Object value) {
         if (value == null) return "";
-        return value instanceof String text
+        boolean plain = field.kind() != TemplateForm.Kind.EITHER || !isJson(value);
+        return value instanceof String text && plain
                 ? text
                 : JsonText.of(List.of(value))
                         .strip()
                         .replaceAll("\\s*\\n\\s*", " ")
                         .replaceAll("^\\[\\s*|\\s*]$", "");
+    }
+
+    private static boolean isJson(Object value) {
+        try {
+            Json.parse(value.toString(), "");
+            return true;
+        } catch (FileTrouble none) {
+            return false;
+        }
     }
 
     /// What was typed into a field, as a plain value; empty where it cannot be one.
@@ -187,6 +198,9 @@ public record TemplateDraft(
                 case NUMBER -> Optional.of(new BigDecimal(words.replace(',', '.')));
                 case TRUTH -> Optional.of(Boolean.valueOf(words));
                 case PARTS -> Optional.of(Json.parse(words, field.name()).plain());
+                case EITHER ->
+                        Optional.of(
+                                isJson(words) ? Json.parse(words, field.name()).plain() : words);
             };
         } catch (NumberFormatException | FileTrouble noValue) {
             return Optional.empty();

@@ -29,7 +29,9 @@ public record TemplateForm(List<Field> top, SequencedMap<String, List<Field>> se
         /// One of several words.
         WORD,
         /// Something with parts, written as JSON.
-        PARTS
+        PARTS,
+        /// A text, or something with parts.
+        EITHER
     }
 
     /// One field.
@@ -105,9 +107,15 @@ public record TemplateForm(List<Field> top, SequencedMap<String, List<Field>> se
             return new Field(name, kind, required.contains(name), words, about);
         }
 
+        private static boolean isEither(List<Entry> ways) throws FileTrouble {
+            for (Entry way : ways) if (way.text("type", "").equals("string")) return true;
+            return false;
+        }
+
         private static Kind kind(Entry meant) throws FileTrouble {
             Optional<Entry> type = meant.maybe("type");
-            if (type.isEmpty() || !type.get().isText()) return Kind.PARTS;
+            if (type.isEmpty()) return isEither(meant.items("oneOf")) ? Kind.EITHER : Kind.PARTS;
+            if (!type.get().isText()) return Kind.EITHER;
             return switch (type.get().text()) {
                 case "string" -> Kind.TEXT;
                 case "number", "integer" -> Kind.NUMBER;

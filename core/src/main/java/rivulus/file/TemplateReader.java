@@ -1,13 +1,10 @@
 package rivulus.file;
 
 import java.util.ArrayList;
-import java.util.Arrays;
-import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -18,9 +15,7 @@ import rivulus.gear.Band;
 import rivulus.gear.ChannelMap;
 import rivulus.gear.Clock;
 import rivulus.gear.Delay;
-import rivulus.gear.Electric;
 import rivulus.gear.Endpoint;
-import rivulus.gear.Governor;
 import rivulus.gear.Knob;
 import rivulus.gear.Picker;
 import rivulus.gear.PictureFormat;
@@ -29,7 +24,6 @@ import rivulus.gear.Point;
 import rivulus.gear.Port;
 import rivulus.gear.Power;
 import rivulus.gear.Route;
-import rivulus.gear.Setting;
 import rivulus.gear.Template;
 
 /// Reads a device template and refuses it, with the place and what would be right, where it does
@@ -56,23 +50,6 @@ final class TemplateReader {
                     "strip",
                     "wearable");
 
-    private static final Set<String> SIGNALS =
-            Set.of(
-                    "mic",
-                    "line",
-                    "instrument",
-                    "headphones",
-                    "speaker",
-                    "headset",
-                    "usb",
-                    "net",
-                    "network-audio",
-                    "phone",
-                    "video",
-                    "optical",
-                    "radio",
-                    "power");
-
     private final Entry root;
     private final Repeat repeat;
     private final Map<String, Point> points = new LinkedHashMap<>();
@@ -92,7 +69,7 @@ final class TemplateReader {
     private Template template() throws FileTrouble {
         String id = root.field("template").id();
         Entry kind = root.field("kind");
-        if (!KINDS.contains(kind.text())) throw kind.unknown("kind of gear", kind.text(), KINDS);
+        kind.oneOf("kind of gear", KINDS);
         String name = root.text("name");
         String about = root.text("about", "");
         root.text("$schema", "");
@@ -111,7 +88,7 @@ final class TemplateReader {
         Optional<Air> carries = air.isPresent() ? Optional.of(air(air.get())) : Optional.empty();
         List<PictureRoute> pictures = pictures(ports, endpoints, pickers);
         List<String> soloOn = new ArrayList<>();
-        for (Entry port : root.items("soloOn")) soloOn.add(port(port, ports));
+        for (Entry port : root.items("soloOn")) soloOn.add(port.oneOf("port", ids(ports)));
         Power power = power(kind.text());
         root.nothingElse();
         return new Template(
@@ -144,20 +121,9 @@ final class TemplateReader {
         Set<String> seen = new HashSet<>();
         for (Entry item : repeat.items(root, "ports")) {
             once(seen, item, "port");
-            Port port =
-                    new Port(
-                            item.text("id"),
-                            item.text("label", ""),
-                            connector(item.field("connector")),
-                            carries(item),
-                            item.whole("takes", 0, 64, 0),
-                            item.whole("gives", 0, 64, 0),
-                            item.truth("host", false),
-                            item.truth("plug", false),
-                            picture(item),
-                            item.text("pictureKnob", ""),
-                            electric(item));
-            item.nothingElse();
+            Port port = PortReader.read(item);
+            if (!port.electric().phantomKnob().isEmpty())
+                governing.add(port.electric().phantomKnob());
             ports.add(port);
             if (port.takes() > 0)
                 points.put(port.inPoint(), new Point(port.inPoint(), port.label(), port.takes()));
@@ -167,28 +133,8 @@ final class TemplateReader {
         return ports;
     }
 
-    private static String connector(Entry name) throws FileTrouble {
-        Set<String> known = Templates.connectors();
-        if (!known.contains(name.text())) throw name.unknown("connector", name.text(), known);
-        return name.text();
-    }
-
-    private static Optional<PictureFormat> picture(Entry item) throws FileTrouble {
-        Optional<Entry> said = item.maybe("picture");
-        if (said.isEmpty()) return Optional.empty();
-        Optional<PictureFormat> format = PictureFormat.of(said.get().text());
-        if (format.isEmpty())
-            throw said.get()
-                    .trouble(
-                            "\"%s\" should be lines and pictures a second, like \"1080p60\"",
-                            said.get().text());
-        return format;
-    }
-
-    private static String port(Entry name, List<Port> ports) throws FileTrouble {
-        List<String> ids = ports.stream().map(Port::id).toList();
-        if (!ids.contains(name.text())) throw name.unknown("port", name.text(), ids);
-        return name.text();
+    private static List<String> ids(List<Port> ports) {
+        return ports.stream().map(Port::id).toList();
     }
 
     private void pictureKnobsExist(List<Port> ports) throws FileTrouble {
@@ -224,7 +170,7 @@ final class TemplateReader {
             rates.add((int) rate.number(8_000, 384_000));
         if (rates.isEmpty()) throw clock.field("rates").trouble("name at least one rate in Hz");
         List<String> converts = new ArrayList<>();
-        for (Entry port : clock.items("converts")) converts.add(port(port, ports));
+        for (Entry port : clock.items("converts")) converts.add(port.oneOf("port", ids(ports)));
         Clock read =
                 new Clock(
                         rates,
@@ -270,17 +216,12 @@ final class TemplateReader {
         for (Entry item : repeat.items(root, "pictures")) {
             pictures.add(
                     new PictureRoute(
-                            among(item.field("from"), "picture's beginning", from),
-                            among(item.field("to"), "picture's end", to),
+                            item.field("from").oneOf("picture's beginning", from),
+                            item.field("to").oneOf("picture's end", to),
                             delay(item)));
             item.nothingElse();
         }
         return pictures;
-    }
-
-    private static String among(Entry name, String what, Set<String> known) throws FileTrouble {
-        if (!known.contains(name.text())) throw name.unknown(what, name.text(), known);
-        return name.text();
     }
 
     private void phantomKnobsExist(List<Port> ports) throws FileTrouble {
@@ -291,45 +232,6 @@ final class TemplateReader {
         }
     }
 
-    private static String carries(Entry item) throws FileTrouble {
-        Entry carries = item.field("carries");
-        if (!SIGNALS.contains(carries.text()))
-            throw carries.unknown("kind of signal", carries.text(), SIGNALS);
-        return carries.text();
-    }
-
-    private Electric electric(Entry item) throws FileTrouble {
-        boolean gives = item.whole("gives", 0, 64, 0) > 0;
-        String connector = item.text("connector");
-        boolean usuallyBalanced = connector.startsWith("XLR") || connector.contains("balanced");
-        boolean balanced = item.truth("balanced", usuallyBalanced);
-        Electric usual = Electric.usual(carries(item), balanced, gives);
-        String knob = item.text("phantomKnob", "");
-        if (!knob.isEmpty()) governing.add(knob);
-        return new Electric(
-                item.number("levelDbu", -80, 60, usual.levelDbu()),
-                item.number("mostDbu", -60, 80, usual.mostDbu()),
-                balanced,
-                item.number("ohms", 0.01, 100e6, usual.ohms()),
-                phantom(item, usual.phantom()),
-                knob,
-                item.truth("floating", usual.floating()),
-                item.text("wiring", ""),
-                item.whole("drawsMa", 0, 20_000, 0),
-                item.whole("givesMa", 0, 20_000, item.truth("host", false) ? 500 : 0));
-    }
-
-    private static Electric.Phantom phantom(Entry item, Electric.Phantom usual) throws FileTrouble {
-        Optional<Entry> said = item.maybe("phantom");
-        if (said.isEmpty()) return usual;
-        List<String> words =
-                Arrays.stream(Electric.Phantom.values())
-                        .map(p -> p.name().toLowerCase(Locale.ROOT))
-                        .toList();
-        return Electric.Phantom.valueOf(
-                among(said.get(), said.get().text(), words).toUpperCase(Locale.ROOT));
-    }
-
     private Power power(String kind) throws FileTrouble {
         Optional<Entry> said = root.maybe("power");
         if (said.isEmpty())
@@ -338,7 +240,7 @@ final class TemplateReader {
                     : Power.NONE;
         List<String> from = new ArrayList<>();
         for (Entry item : said.get().field("from").items())
-            from.add(among(item, item.text(), Power.KINDS));
+            from.add(item.oneOf("setting", Power.KINDS));
         if (from.isEmpty()) throw said.get().field("from").trouble("name at least one");
         Power power =
                 new Power(
@@ -375,7 +277,7 @@ final class TemplateReader {
         Set<String> seen = new HashSet<>();
         for (Entry item : repeat.items(root, "knobs")) {
             once(seen, item, "knob");
-            Knob knob = knob(item);
+            Knob knob = KnobReader.read(item);
             item.nothingElse();
             if (!knob.takes(knob.standing())) {
                 throw item.field("standing")
@@ -385,73 +287,6 @@ final class TemplateReader {
             }
             knobs.put(knob.id(), knob);
         }
-    }
-
-    private static Knob knob(Entry item) throws FileTrouble {
-        String id = item.text("id");
-        String label = item.text("label");
-        String role = item.text("role", "");
-        Entry kind = item.field("kind");
-        return switch (kind.text()) {
-            case "level" ->
-                    new Knob.Level(
-                            id,
-                            label,
-                            role,
-                            item.whole("effort", 1, 9, 1),
-                            item.number("minDb", -120, 60, -60),
-                            item.number("maxDb", -120, 60, 10),
-                            item.number("stepDb", 0.01, 60, 0.5),
-                            item.truth("closes", true),
-                            levelOf(item.maybe("standing")));
-            case "switch" ->
-                    new Knob.Switch(
-                            id,
-                            label,
-                            role,
-                            item.whole("effort", 1, 9, 1),
-                            new Setting.Switch(item.truth("standing", false)));
-            case "time" ->
-                    new Knob.Time(
-                            id,
-                            label,
-                            role,
-                            item.whole("effort", 1, 9, 1),
-                            item.number("minMs", 0, Delay.LONGEST_MS, 0),
-                            item.number("maxMs", 0, Delay.LONGEST_MS, 500),
-                            item.number("stepMs", 0.01, 1000, 1),
-                            new Setting.Time(item.number("standing", 0, Delay.LONGEST_MS, 0)));
-            case "choice" -> {
-                List<Knob.Option> options = options(item);
-                yield new Knob.Choice(
-                        id,
-                        label,
-                        role,
-                        item.whole("effort", 1, 9, 2),
-                        options,
-                        new Setting.Choice(item.text("standing", options.getFirst().id())));
-            }
-            default ->
-                    throw kind.unknown(
-                            "kind of knob",
-                            kind.text(),
-                            List.of("level", "switch", "time", "choice"));
-        };
-    }
-
-    private static Setting levelOf(Optional<Entry> standing) throws FileTrouble {
-        if (standing.isEmpty()) return new Setting.Level(0);
-        return SettingReader.level(standing.get());
-    }
-
-    private static List<Knob.Option> options(Entry item) throws FileTrouble {
-        List<Knob.Option> options = new ArrayList<>();
-        for (var option : item.field("options").each().entrySet()) {
-            options.add(new Knob.Option(option.getKey(), option.getValue().text()));
-        }
-        if (options.size() < 2)
-            throw item.field("options").trouble("a choice needs at least two options");
-        return options;
     }
 
     private List<Picker> pickers() throws FileTrouble {
@@ -481,7 +316,7 @@ final class TemplateReader {
                                             ? Picker.NONE
                                             : Picker.DEFAULT),
                             delay(item),
-                            governors(item)));
+                            KnobReader.governors(item, knobs, governing)));
             item.nothingElse();
         }
         return pickers;
@@ -519,7 +354,7 @@ final class TemplateReader {
                             band(item),
                             item.texts("marks"),
                             channelMap(item, from, to),
-                            governors(item)));
+                            KnobReader.governors(item, knobs, governing)));
             item.nothingElse();
         }
         return routes;
@@ -560,70 +395,6 @@ final class TemplateReader {
             channel.nothingElse();
         }
         return map;
-    }
-
-    private List<Governor> governors(Entry item) throws FileTrouble {
-        List<Governor> governors = new ArrayList<>();
-        for (Entry entry : item.items("knobs")) {
-            Entry name = entry.isText() ? entry : entry.field("knob");
-            Knob knob = knobs.get(name.text());
-            if (knob == null) throw name.unknown("knob", name.text(), knobs.keySet());
-            governing.add(knob.id());
-            governors.add(entry.isText() ? plain(entry, knob) : governor(entry, knob));
-        }
-        return governors;
-    }
-
-    private static Governor plain(Entry entry, Knob knob) throws FileTrouble {
-        if (isPlain(knob)) return Governor.plain(knob.id());
-        throw entry.trouble(
-                "say when \"%s\" opens this route: {\"knob\": …, \"open\": […]}", knob.id());
-    }
-
-    private static Governor governor(Entry entry, Knob knob) throws FileTrouble {
-        if (isPlain(knob)) {
-            entry.nothingElse();
-            return Governor.plain(knob.id());
-        }
-        List<String> words =
-                knob instanceof Knob.Choice choice
-                        ? choice.options().stream().map(Knob.Option::id).toList()
-                        : List.of("on", "off");
-        Map<String, Double> effects = new HashMap<>();
-        Optional<Entry> gains = entry.maybe("gainDb");
-        Optional<Entry> open = entry.maybe("open");
-        Map<String, Double> delays = new HashMap<>();
-        Optional<Entry> late = entry.maybe("delayMs");
-        boolean oneOfThem = gains.isPresent() != open.isPresent();
-        if (!oneOfThem && (gains.isPresent() || late.isEmpty()))
-            throw entry.trouble("either \"open\" or \"gainDb\" should stand here, or \"delayMs\"");
-        if (open.isPresent()) {
-            for (Entry word : open.get().items()) effects.put(among(word, word.text(), words), 0.0);
-        }
-        if (gains.isPresent()) perWord(gains.get(), words, -120, 40, effects);
-        if (late.isPresent()) perWord(late.get(), words, 0, Delay.LONGEST_MS, delays);
-        entry.nothingElse();
-        double otherwise = open.isPresent() ? Double.NEGATIVE_INFINITY : 0;
-        return new Governor(knob.id(), effects, otherwise, delays);
-    }
-
-    private static boolean isPlain(Knob knob) {
-        return knob instanceof Knob.Level || knob instanceof Knob.Time;
-    }
-
-    private static void perWord(
-            Entry figures, List<String> words, double least, double most, Map<String, Double> into)
-            throws FileTrouble {
-        for (var figure : figures.each().entrySet()) {
-            into.put(
-                    among(figure.getValue(), figure.getKey(), words),
-                    figure.getValue().number(least, most));
-        }
-    }
-
-    private static String among(Entry place, String word, List<String> words) throws FileTrouble {
-        if (!words.contains(word)) throw place.unknown("setting", word, words);
-        return word;
     }
 
     // Endpoints, ends and air

@@ -138,4 +138,62 @@ class LeadReaderTest {
         assertThat(same.faults()).extracting(Fault::rule).doesNotContain("four-pole");
         assertThat(same.passages()).hasSize(2);
     }
+
+    // Kinds that do not ship: a pickup, and an amplifier with bare outputs
+
+    private static final String PICKUP =
+            """
+            {"template": "pickup", "name": "Lute pickup", "kind": "microphone",
+             "ports": [{"id": "out", "connector": "6.3 mm", "carries": "instrument", "gives": 1,
+                        "levelDbu": -20, "mostDbu": 0, "ohms": 1000000}],
+             "points": [{"id": "strings"}], "routes": [{"from": "strings", "to": "out.out"}]}
+            """;
+
+    private static final String AMPLIFIER =
+            """
+            {"template": "amplifier", "name": "Hall amplifier", "kind": "desk",
+             "ports": [{"id": "speakers", "connector": "6.3 mm", "carries": "speaker", "gives": 1}],
+             "points": [{"id": "mix"}], "routes": [{"from": "mix", "to": "speakers.out"}]}
+            """;
+
+    private static LeadReport own(String kind, String out, String to, String in) throws Exception {
+        var template = Templates.parse(kind, "own.json");
+        var catalogue = Templates.shipped().with(List.of(template));
+        Cable cable = new Cable("c", new Ref("a", out), new Ref("b", in), 3, false, Extras.NONE);
+        Show show =
+                Show.untitled()
+                        .withRig(
+                                Rig.of(
+                                        List.of(
+                                                device("a", template.id(), false),
+                                                device("b", to, false)),
+                                        List.of(cable)));
+        return new LeadReader(show, catalogue, Templates.leads()).read(cable);
+    }
+
+    @Test
+    void aPickupIntoAMicrophoneInputLosesItsTrebleAndADirectBoxTakesIt() throws Exception {
+        assertThat(own(PICKUP, "out", "direct-box", "in").faults())
+                .extracting(Fault::rule)
+                .doesNotContain("impedance");
+        LeadReport mixer = own(PICKUP, "out", "interface-2", "in1");
+        assertThat(mixer.faults())
+                .filteredOn(fault -> fault.rule().equals("impedance"))
+                .singleElement()
+                .satisfies(
+                        fault -> {
+                            assertThat(fault.severity()).isEqualTo(Severity.PROBLEM);
+                            assertThat(fault.unit()).isEqualTo("lossDb");
+                            assertThat(fault.words()).contains("treble", "1\u202FMΩ", "direct box");
+                        });
+    }
+
+    @Test
+    void anAmplifiersOutputIntoAnInputIsADanger() throws Exception {
+        assertThat(own(AMPLIFIER, "speakers", "interface-2", "in1").faults())
+                .anyMatch(
+                        fault ->
+                                fault.rule().equals("speaker-to-line")
+                                        && fault.severity() == Severity.DANGER);
+    }
 }

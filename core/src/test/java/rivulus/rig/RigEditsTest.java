@@ -6,19 +6,25 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import rivulus.check.Demo;
+import rivulus.check.RigText;
+import rivulus.file.FileTrouble;
 import rivulus.file.ShowFile;
+import rivulus.file.TemplateDraft;
 import rivulus.file.Templates;
 import rivulus.gear.Catalogue;
 import rivulus.gear.Template;
 import rivulus.leads.LeadReader;
 import rivulus.leads.LeadReport;
+import rivulus.leads.Stock;
 import rivulus.show.Device;
+import rivulus.show.OwnTemplate;
 import rivulus.show.Show;
 
 class RigEditsTest {
@@ -179,5 +185,119 @@ class RigEditsTest {
         assertThat(GearSearch.find(catalogue, ""))
                 .extracting(Template::kind)
                 .doesNotContain("room", "person");
+    }
+
+    // The cupboard, strips, own kinds
+
+    @Test
+    void whatIsOwnedIsCountedUpDownAndForgotten() {
+        Show none = RigText.show("d show-desk");
+        RigEdit two = edits(none).own("XLR lead", 5, 2);
+        assertThat(two.name()).isEqualTo("Own 2 × XLR lead");
+        assertThat(two.after().rig().stock()).singleElement().matches(o -> o.pieces() == 2);
+        RigEdit three = edits(two.after()).own("XLR lead", 5, 3);
+        assertThat(three.after().rig().stock()).singleElement().matches(o -> o.pieces() == 3);
+        RigEdit other = edits(three.after()).own("XLR lead", 10, 1);
+        assertThat(other.after().rig().stock()).hasSize(2);
+        RigEdit gone = edits(other.after()).own("XLR lead", 5, 0);
+        assertThat(gone.name()).isEqualTo("Own no XLR lead");
+        assertThat(gone.after().rig().stock()).singleElement().matches(o -> o.metres() == 10);
+    }
+
+    @Test
+    void thePlanIsCountedAsOwnedWithoutWhatIsToBeBought() {
+        Show show =
+                RigText.show(
+                        """
+                        a dynamic-mic
+                        b dynamic-mic
+                        c dynamic-mic
+                        d show-desk
+                        l laptop
+                        i isolator
+                        a/out d/mic1 5
+                        b/out d/mic2 5
+                        c/out d/mic3 5 buy
+                        l/line-out i/in
+                        """);
+        var leads = new LeadReader(show, Templates.shipped(), Templates.leads()).all();
+        Show owned = edits(show).ownThePlan(leads).after();
+        assertThat(owned.rig().stock())
+                .extracting(o -> o.pieces() + " " + o.what())
+                .containsExactly("2 XLR lead", "1 3.5 mm stereo lead", "1 isolator");
+        assertThat(Stock.of(owned, leads).shortOf()).isEmpty();
+    }
+
+    @Test
+    void aMachineIsPluggedIntoAStripAndPulledOutWhenTheStripGoes() {
+        Show show = RigText.show("place hall\n s outlet-strip @hall\n t tower @hall");
+        Device strip = show.rig().device("s").orElseThrow();
+        Device tower = show.rig().device("t").orElseThrow();
+        Show plugged = edits(show).plug(tower, Optional.of(strip)).after();
+        assertThat(plugged.rig().device("t").orElseThrow().outlet()).isEqualTo("s");
+        Show without = edits(plugged).remove(strip).after();
+        assertThat(without.rig().device("t").orElseThrow().outlet()).isEmpty();
+    }
+
+    private static OwnTemplate desk(String id, String without) throws FileTrouble {
+        TemplateDraft draft =
+                TemplateDraft.of(Templates.shipped("pocket-recorder").orElseThrow())
+                        .copy(id, "Ours");
+        return without.isEmpty()
+                ? draft.own()
+                : TemplateDraft.ofText(
+                                draft.text()
+                                        .replace("\"in\"", "\"jack\"")
+                                        .replace("in.in", "jack.in"))
+                        .own();
+    }
+
+    @Test
+    void aKindIsKeptWithTheShowAndReplacesOneOfItsName() throws Exception {
+        Show show = RigText.show("r pocket-recorder");
+        Show kept = edits(show).keep(desk("ours", "")).after();
+        assertThat(kept.templates()).hasSize(1);
+        Show again = edits(kept).keep(desk("ours", "in")).after();
+        assertThat(again.templates()).hasSize(1);
+        assertThat(again.templates().getFirst().template().port("jack")).isPresent();
+    }
+
+    @Test
+    void aDeviceBecomesOneOfAKeptKindAndItsLeadsStay() throws Exception {
+        Show show = RigText.show("l laptop\n r pocket-recorder level=-6\n l/line-out r/in 2");
+        Device recorder = show.rig().device("r").orElseThrow();
+        RigEdit edit = edits(show).keepFor(desk("ours", ""), recorder);
+        assertThat(edit.losses()).isEmpty();
+        assertThat(edit.name()).isEqualTo("Make r a Ours");
+        Device now = edit.after().rig().device("r").orElseThrow();
+        assertThat(now.template()).isEqualTo("ours");
+        assertThat(now.knobs()).isEqualTo(recorder.knobs());
+        assertThat(edit.after().rig().cables()).hasSize(1);
+    }
+
+    @Test
+    void whatAChangedKindCannotDoAnyMoreIsListed() throws Exception {
+        Show show = RigText.show("l laptop\n r pocket-recorder\n l/line-out r/in 2");
+        RigEdit edit = edits(show).keep(desk("pocket-recorder", "in"));
+        assertThat(edit.losses()).isNotEmpty();
+        assertThat(edit.after().rig().cables()).isEmpty();
+    }
+
+    @Test
+    void aReplacementKeepsEachLeadInThePortOfItsName() {
+        Show show =
+                RigText.show(
+                        """
+                        a dynamic-mic
+                        b dynamic-mic
+                        d show-desk
+                        b/out d/mic2 3
+                        a/out d/mic1 3
+                        """);
+        Device desk = show.rig().device("d").orElseThrow();
+        Show after = edits(show).replace(desk, "two-mic-desk").after();
+        assertThat(after.rig().cables())
+                .extracting(c -> c.from().device() + " " + c.to().name())
+                .containsExactly("b mic2", "a mic1");
     }
 }

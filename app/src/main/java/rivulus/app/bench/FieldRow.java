@@ -29,7 +29,7 @@ final class FieldRow extends HBox {
         super(8);
         this.field = field;
         this.set = set;
-        this.shown = TemplateDraft.shown(value);
+        this.shown = TemplateDraft.shown(field, value);
         getStyleClass().add("field-row");
         Label name = Look.text(field.name() + (field.required() ? " *" : ""), "field-name");
         name.setMinWidth(NAMES);
@@ -51,7 +51,7 @@ final class FieldRow extends HBox {
         return switch (field.kind()) {
             case WORD -> choice(field.words());
             case TRUTH -> choice(List.of("true", "false"));
-            case TEXT, NUMBER, PARTS -> typed();
+            case TEXT, NUMBER, PARTS, EITHER -> typed();
         };
     }
 

@@ -1,0 +1,270 @@
+package rivulus.chart;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.Arguments;
+import org.junit.jupiter.params.provider.MethodSource;
+import rivulus.check.Demo;
+import rivulus.check.Proof;
+import rivulus.check.RigText;
+import rivulus.check.SceneProof;
+import rivulus.check.Severity;
+import rivulus.file.DemoShows;
+import rivulus.file.Templates;
+import rivulus.power.Grounds;
+import rivulus.rig.RigProof;
+import rivulus.rig.RigProver;
+import rivulus.show.Device;
+import rivulus.show.Show;
+
+class RigDrawingTest {
+    private static final double WIDTH = 660;
+    private static final RigProver RIGS = new RigProver(Demo.PROVER, Templates.leads());
+
+    private record Proven(Proof proof, RigProof rig) {
+        static Proven of(Show show) {
+            Proof proof = Demo.PROVER.prove(show);
+            return new Proven(proof, RIGS.prove(proof));
+        }
+
+        SceneProof scene() {
+            return proof.scenes().getFirst();
+        }
+
+        RigDrawing drawing(Lit lit, RigLayer layer) {
+            return RigDrawing.of(rig, lit, layer, WIDTH);
+        }
+
+        RigPage page(RigLayer layer) {
+            return new RigPages(
+                            rig,
+                            scene(),
+                            Demo.PROVER.catalogue(),
+                            Optional.empty(),
+                            Optional.empty())
+                    .of(layer);
+        }
+    }
+
+    private static final Proven LANTERN = Proven.of(Demo.show(DemoShows.LANTERN_HOUR));
+
+    static Stream<Arguments> everyShowAndLayer() {
+        return DemoShows.all().keySet().stream()
+                .flatMap(
+                        name -> {
+                            Proven proven = Proven.of(Demo.show(name));
+                            return Stream.of(RigLayer.values())
+                                    .map(layer -> Arguments.of(name, layer, proven));
+                        });
+    }
+
+    @ParameterizedTest(name = "{0}, {1}")
+    @MethodSource("everyShowAndLayer")
+    void everyMachineHasOneBoxInABandAndNoTwoOverlap(String name, RigLayer layer, Proven proven) {
+        RigDrawing drawing = proven.drawing(Lit.NOTHING, layer);
+        List<String> machines =
+                proven.rig().show().rig().devices().stream()
+                        .filter(device -> device.on().isEmpty())
+                        .map(Device::id)
+                        .toList();
+        assertThat(drawing.boxes())
+                .extracting(box -> box.device().id())
+                .containsExactlyInAnyOrderElementsOf(machines);
+        for (RigDrawing.Box box : drawing.boxes()) {
+            assertThat(drawing.bands()).anyMatch(band -> holds(band, box));
+            assertThat(box.note()).isNotEmpty();
+            assertThat(box.y() + box.height()).isLessThanOrEqualTo(drawing.height());
+            for (RigDrawing.Box other : drawing.boxes())
+                assertThat(box == other || !overlap(box, other))
+                        .as("%s over %s", box.device().name(), other.device().name())
+                        .isTrue();
+        }
+    }
+
+    private static boolean holds(RigDrawing.Band band, RigDrawing.Box box) {
+        return box.x() >= band.x()
+                && box.y() >= band.y()
+                && box.x() + box.width() <= band.x() + band.width() + 0.01
+                && box.y() + box.height() <= band.y() + band.height() + 0.01;
+    }
+
+    private static boolean overlap(RigDrawing.Box a, RigDrawing.Box b) {
+        return a.x() < b.x() + b.width()
+                && b.x() < a.x() + a.width()
+                && a.y() < b.y() + b.height()
+                && b.y() < a.y() + a.height();
+    }
+
+    @ParameterizedTest(name = "{0}, {1}")
+    @MethodSource("everyShowAndLayer")
+    void everyLineGoesFromBoxToBoxAndStaysOnThePage(String name, RigLayer layer, Proven proven) {
+        RigDrawing drawing = proven.drawing(Lit.NOTHING, layer);
+        for (RigDrawing.Line line : drawing.leads()) {
+            double[] c = line.curve();
+            assertThat(c).hasSize(8);
+            assertThat(drawing.boxes()).anyMatch(box -> touches(box, c[0], c[1]));
+            assertThat(drawing.boxes()).anyMatch(box -> touches(box, c[6], c[7]));
+            for (int i = 0; i < 8; i += 2) assertThat(c[i]).isBetween(-WIDTH / 4, WIDTH * 1.25);
+        }
+    }
+
+    private static boolean touches(RigDrawing.Box box, double x, double y) {
+        return x >= box.x() - 0.5
+                && x <= box.x() + box.width() + 0.5
+                && y >= box.y() - 0.5
+                && y <= box.y() + box.height() + 0.5;
+    }
+
+    @ParameterizedTest(name = "{0}, {1}")
+    @MethodSource("everyShowAndLayer")
+    void everyLayerHasSomethingToSayInWholeSentences(String name, RigLayer layer, Proven proven) {
+        RigPage page = proven.page(layer);
+        assertThat(page.sections()).isNotEmpty();
+        for (RigPage.Section section : page.sections()) {
+            assertThat(section.rows()).as(section.title()).isNotEmpty();
+            for (RigPage.Row row : section.rows()) {
+                assertThat(row.head()).isNotBlank();
+                assertThat(row.text()).doesNotContain("null", "NaN", "Optional", "..");
+            }
+        }
+    }
+
+    @Test
+    void whatAnEarDependsOnIsLitAndTheRestIsNot() {
+        Lit lit = Lit.toEar(LANTERN.proof().scene("tales").orElseThrow(), "nadia");
+        assertThat(lit.devices()).contains("desk", "call", "nadia-headset", "maren-mic");
+        assertThat(lit.devices()).doesNotContain("small-recorder", "house-speakers");
+        RigDrawing drawing = LANTERN.drawing(lit, RigLayer.LEADS);
+        assertThat(box(drawing, "desk").lit()).isTrue();
+        assertThat(box(drawing, "small-recorder").lit()).isFalse();
+        assertThat(drawing.leads())
+                .filteredOn(line -> line.state() == RigDrawing.Line.State.LIT)
+                .extracting(RigDrawing.Line::cable)
+                .isSubsetOf(lit.cables());
+    }
+
+    @Test
+    void aSourceLightsWhatItPassesToEverybody() {
+        Lit lit = Lit.fromSource(LANTERN.proof().scene("tales").orElseThrow(), "maren");
+        assertThat(lit.devices()).contains("maren-mic", "desk", "house-speakers", "ivo-phones");
+    }
+
+    private static RigDrawing.Box box(RigDrawing drawing, String device) {
+        return drawing.boxes().stream()
+                .filter(box -> box.device().id().equals(device))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    @Test
+    void theWorstOfADeviceIsMarkedOnItAndThatOfALeadOnItsLine() {
+        RigDrawing drawing = LANTERN.drawing(Lit.NOTHING, RigLayer.LEADS);
+        assertThat(drawing.leads())
+                .filteredOn(line -> line.severity().isPresent())
+                .extracting(line -> line.severity().orElseThrow())
+                .contains(Severity.PROBLEM);
+        assertThat(box(drawing, "maren-mic").severity()).isEmpty();
+    }
+
+    @Test
+    void theLayerOfEarthsMarksWhatIsEarthedAndLettersTheRings() {
+        RigDrawing drawing = LANTERN.drawing(Lit.NOTHING, RigLayer.EARTHS);
+        for (RigDrawing.Box box : drawing.boxes())
+            assertThat(box.marked())
+                    .isEqualTo(Grounds.isEarthed(LANTERN.rig().survey(), box.device()));
+        List<String> letters =
+                drawing.leads().stream()
+                        .filter(line -> line.state() == RigDrawing.Line.State.RING)
+                        .map(RigDrawing.Line::tag)
+                        .toList();
+        assertThat(letters).hasSameSizeAs(Grounds.rings(LANTERN.rig().survey()));
+        assertThat(letters).contains("A");
+    }
+
+    @Test
+    void theLayerOfPowerLeadsFromWhatFeedsToWhatIsFed() {
+        Proven proven =
+                Proven.of(
+                        RigText.show(
+                                """
+                                place hall
+                                s outlet-strip @hall
+                                l laptop @hall outlet:s
+                                i interface-2 @hall
+                                m condenser-mic @hall
+                                m/out i/in1 3
+                                i/usb l/usb-1 1
+                                """));
+        RigDrawing drawing = proven.drawing(Lit.NOTHING, RigLayer.POWER);
+        assertThat(drawing.leads())
+                .filteredOn(line -> line.state() == RigDrawing.Line.State.FEEDS)
+                .hasSizeGreaterThanOrEqualTo(2);
+        assertThat(box(drawing, "s").marked()).isTrue();
+        assertThat(box(drawing, "i").note()).isEqualTo("USB of l");
+        assertThat(box(drawing, "l").note()).isEqualTo("s, 30 W");
+        assertThat(box(drawing, "m").note()).isEqualTo("48 V from its input");
+        assertThat(text(proven.page(RigLayer.POWER)))
+                .contains("s feeds 30 of 2300", "If a supply fails", "licensed");
+    }
+
+    private static String text(RigPage page) {
+        List<String> all = new ArrayList<>();
+        for (RigPage.Section section : page.sections()) {
+            all.add(section.title());
+            for (RigPage.Row row : section.rows()) all.add(row.head() + ": " + row.text());
+        }
+        return String.join("\n", all);
+    }
+
+    @Test
+    void theEarthsPageOffersTheLeastPlanAndTakingItEndsEveryRing() {
+        Show twin = Demo.show("twin-tables");
+        RigPage page = Proven.of(twin).page(RigLayer.EARTHS);
+        RigPage.Row plan =
+                page.sections().stream()
+                        .flatMap(section -> section.rows().stream())
+                        .filter(row -> row.edit().isPresent())
+                        .findFirst()
+                        .orElseThrow();
+        assertThat(plan.text()).contains("nothing that costs less does");
+        Proven after = Proven.of(plan.edit().orElseThrow().after());
+        assertThat(Grounds.rings(after.rig().survey())).isEmpty();
+        assertThat(text(page)).contains("Never lifted", "licensed electrician");
+    }
+
+    @Test
+    void theTimePageFollowsTheChosenEarOrSource() {
+        SceneProof tales = LANTERN.proof().scene("tales").orElseThrow();
+        var ear = tales.show().ear("nadia");
+        RigPage late =
+                new RigPages(LANTERN.rig(), tales, Demo.PROVER.catalogue(), ear, Optional.empty())
+                        .of(RigLayer.TIME);
+        assertThat(text(late)).contains("How late it all is for Nadia", "network");
+    }
+
+    @Test
+    void anEmptyRigIsAnEmptyPage() {
+        Proven empty = Proven.of(Show.untitled());
+        for (RigLayer layer : RigLayer.values()) {
+            assertThat(empty.drawing(Lit.NOTHING, layer).boxes()).isEmpty();
+            assertThat(empty.page(layer)).isNotNull();
+        }
+    }
+
+    @Test
+    void theDrawingIsAsWideAsItIsAskedToBe() {
+        for (double width : new double[] {420, 660, 1100}) {
+            RigDrawing drawing = RigDrawing.of(LANTERN.rig(), Lit.NOTHING, RigLayer.LEADS, width);
+            assertThat(drawing.width()).isCloseTo(width, within(1e-9));
+            for (RigDrawing.Box box : drawing.boxes())
+                assertThat(box.x() + box.width()).isLessThanOrEqualTo(width);
+        }
+    }
+}
