@@ -127,6 +127,14 @@ class RigStageTest {
             palette(hand, "sheet lead");
             assertThat(sheet).content().startsWith("no,lead,metres");
             assertThat(hand.session().lastDone().get()).isEqualTo("Wrote leads.csv");
+            Path drawing = folder.resolve("rig.svg");
+            hand.willAnswer(drawing);
+            palette(hand, "sheet drawing");
+            assertThat(drawing).content().contains("Show desk");
+            hand.willAnswer(folder.resolve("leads.svg"));
+            palette(hand, "sheet lead");
+            assertThat(hand.textIn(".panel")).contains("there is no drawing on this sheet");
+            hand.press(KeyCode.ESCAPE);
             hand.willAnswer(folder.resolve("nowhere/leads.md"));
             palette(hand, "sheet lead");
             assertThat(hand.textIn(".panel")).contains("The sheet is not written");

@@ -17,8 +17,8 @@ import rivulus.rig.RigProver;
 import rivulus.sheet.Sheet;
 import rivulus.sheet.Sheets;
 
-/// A sheet to take along: leads, shopping, packing, computers, power.
-@Command(name = "sheet", description = "A sheet to take along, as Markdown, CSV or PDF.")
+/// A sheet to take along: the whole rig, or one part of it.
+@Command(name = "sheet", description = "A sheet to take along, as Markdown, CSV, PDF or SVG.")
 final class SheetCommand implements Callable<Integer> {
     @Mixin private ShowArgument show;
 
@@ -26,14 +26,14 @@ final class SheetCommand implements Callable<Integer> {
             names = "--kind",
             required = true,
             paramLabel = "KIND",
-            description = "leads, shopping, packing, computers or power")
+            description = "rig, drawing, leads, labels, shopping, packing, computers or power")
     private String kind;
 
     @Option(
             names = "--out",
             paramLabel = "FILE",
             description =
-                    "Where to write it, ending in .md, .csv or .pdf; to the screen where left out.")
+                    "Where to write it, ending in .md, .csv, .pdf or, for drawings, .svg; to the screen where left out.")
     private Path out;
 
     @Spec private CommandSpec spec;
@@ -60,8 +60,10 @@ final class SheetCommand implements Callable<Integer> {
 
     private void write(Sheet sheet) throws FileTrouble {
         String name = out.getFileName().toString();
-        if (!name.matches(".*\\.(md|csv|pdf)"))
-            throw new FileTrouble(out + ": a sheet is written as .md, .csv or .pdf");
+        if (sheet.endings().stream().noneMatch(name::endsWith))
+            throw new FileTrouble(
+                    "%s: this sheet is written as %s"
+                            .formatted(out, String.join(", ", sheet.endings())));
         PlainFile.write(out, sheet.in(name));
     }
 }

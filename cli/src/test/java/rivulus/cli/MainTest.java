@@ -196,7 +196,17 @@ class MainTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"leads", "shopping", "packing", "computers", "power"})
+    @ValueSource(
+            strings = {
+                "rig",
+                "drawing",
+                "leads",
+                "labels",
+                "shopping",
+                "packing",
+                "computers",
+                "power"
+            })
     void aSheetIsWrittenToTheScreenOrAFile(String kind) throws Exception {
         assertThat(run("sheet", LANTERN, "--kind", kind)).isZero();
         assertThat(out.toString()).startsWith("# The Lantern Hour: ");
@@ -206,10 +216,25 @@ class MainTest {
     }
 
     @Test
+    void aDrawingIsWrittenAsAPictureAndAListIsNot() throws Exception {
+        Path file = folder.resolve("rig.svg");
+        assertThat(run("sheet", LANTERN, "--kind", "drawing", "--out", file.toString())).isZero();
+        assertThat(file).content().startsWith("<?xml").contains("Show desk");
+        isRefused(
+                "this sheet is written as",
+                "sheet",
+                LANTERN,
+                "--kind",
+                "leads",
+                "--out",
+                folder.resolve("leads.svg").toString());
+    }
+
+    @Test
     void aSheetThatCannotBeWrittenIsSaidSo() {
         isRefused("there is no kind of sheet \"songs\"", "sheet", LANTERN, "--kind", "songs");
         isRefused(
-                "is written as .md, .csv or .pdf",
+                "this sheet is written as .pdf, .md, .csv",
                 "sheet",
                 LANTERN,
                 "--kind",

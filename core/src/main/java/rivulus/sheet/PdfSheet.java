@@ -2,7 +2,6 @@ package rivulus.sheet;
 
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.List;
@@ -13,8 +12,8 @@ import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.font.PDFont;
 import org.apache.pdfbox.pdmodel.font.PDType0Font;
 
-/// Sets a sheet on A4 pages, landscape: title, table with its head on every page, notes, page
-/// numbers.
+/// Sets a sheet on A4 pages, landscape: chapters on pages of their own, tables with their head on
+/// every page, drawings as wide as the page, labels with lines to cut along, page numbers.
 final class PdfSheet {
     private static final PDRectangle PAGE =
             new PDRectangle(PDRectangle.A4.getHeight(), PDRectangle.A4.getWidth());
@@ -22,31 +21,26 @@ final class PdfSheet {
     private static final float SIZE = 9;
     private static final float LEADING = 12;
     private static final float GAP = 8;
+    private static final float ROOM = PAGE.getWidth() - 2 * MARGIN;
 
     /// No column gets less than this share of the page.
     private static final float LEAST_SHARE = 0.04f;
+
+    private static final int LABEL_COLUMNS = 3;
+    private static final float LABEL_HEIGHT = 48;
 
     private final PDDocument document = new PDDocument();
     private final Sheet sheet;
     private final PDFont plain;
     private final PDFont bold;
-    private final float[] widths;
     private PDPageContentStream page;
     private float y;
     private int pages;
 
     private PdfSheet(Sheet sheet) throws IOException {
+        this.sheet = sheet;
         plain = font("Regular");
         bold = font("Bold");
-        this.sheet =
-                new Sheet(
-                        legible(sheet.title()),
-                        sheet.columns().stream().map(this::legible).toList(),
-                        sheet.rows().stream()
-                                .map(row -> row.stream().map(this::legible).toList())
-                                .toList(),
-                        sheet.notes().stream().map(this::legible).toList());
-        widths = widths();
     }
 
     /// The sheet as a PDF document.
@@ -58,12 +52,9 @@ final class PdfSheet {
         }
     }
 
+    /// The typeface, kept to what a document can hold.
     private PDFont font(String weight) throws IOException {
-        String path = "/rivulus/fonts/SourceSans3-" + weight + ".ttf";
-        try (InputStream in = PdfSheet.class.getResourceAsStream(path)) {
-            if (in == null) throw new IOException("the program is damaged: a font is missing");
-            return PDType0Font.load(document, in);
-        }
+        return PDType0Font.load(document, Letters.font(weight), true);
     }
 
     private byte[] bytes() throws IOException {
@@ -72,10 +63,7 @@ final class PdfSheet {
             turnPage();
             text(bold, 16, sheet.title(), MARGIN);
             y -= 26;
-            if (!sheet.rows().isEmpty()) head();
-            for (List<String> row : sheet.rows()) row(plain, row);
-            y -= LEADING;
-            for (String note : sheet.notes()) note(note);
+            for (Sheet.Chapter chapter : sheet.chapters()) chapter(chapter);
             page.close();
             ByteArrayOutputStream out = new ByteArrayOutputStream();
             document.save(out);
@@ -83,44 +71,38 @@ final class PdfSheet {
         }
     }
 
-    /// Words with a question mark for every sign that the font does not have.
-    private String legible(String words) {
+    private void chapter(Sheet.Chapter chapter) throws IOException {
+        if (chapter != sheet.chapters().getFirst()) turnPage();
+        if (!chapter.title().isEmpty()) {
+            text(bold, 13, chapter.title(), MARGIN);
+            y -= 22;
+        }
+        for (Part part : chapter.parts()) {
+            switch (part) {
+                case Part.Table table -> table(table);
+                case Part.Labels labels -> labels(labels);
+                case Part.Drawing drawing -> drawing(drawing);
+            }
+        }
+    }
+
+    /// Words with a question mark for every sign that the fonts do not have.
+    static String legible(String words, PDFont... fonts) {
         StringBuilder legible = new StringBuilder();
         String spaced = words.replace('\n', ' ').replace('\t', ' ').replace('\u202F', '\u00A0');
         spaced.codePoints()
                 .mapToObj(Character::toString)
-                .forEach(sign -> legible.append(has(sign) ? sign : "?"));
+                .forEach(sign -> legible.append(has(sign, fonts) ? sign : "?"));
         return legible.toString();
     }
 
-    private boolean has(String sign) {
+    private static boolean has(String sign, PDFont... fonts) {
         try {
-            return plain.encode(sign).length > 0 && bold.encode(sign).length > 0;
+            for (PDFont font : fonts) if (font.encode(sign).length == 0) return false;
+            return true;
         } catch (IOException | IllegalArgumentException missing) {
             return false;
         }
-    }
-
-    /// Columns share the page as their longest words ask for.
-    private float[] widths() throws IOException {
-        int columns = sheet.columns().size();
-        float[] wanted = new float[columns];
-        float sum = 0;
-        for (int c = 0; c < columns; c++) {
-            wanted[c] = width(bold, sheet.columns().get(c));
-            for (List<String> row : sheet.rows())
-                wanted[c] = Math.max(wanted[c], Math.min(160, width(plain, row.get(c))));
-            wanted[c] = Math.max(wanted[c], PAGE.getWidth() * LEAST_SHARE);
-            sum += wanted[c];
-        }
-        float room = PAGE.getWidth() - 2 * MARGIN - GAP * (columns - 1);
-        float scale = Math.min(1, room / sum);
-        for (int c = 0; c < columns; c++) wanted[c] *= scale;
-        return wanted;
-    }
-
-    private static float width(PDFont font, String words) throws IOException {
-        return font.getStringWidth(words) / 1000 * SIZE;
     }
 
     private void turnPage() throws IOException {
@@ -134,8 +116,59 @@ final class PdfSheet {
         y = PAGE.getHeight() - MARGIN - 12;
     }
 
-    private void head() throws IOException {
-        row(bold, sheet.columns());
+    // Tables
+
+    private void table(Part.Table said) throws IOException {
+        Part.Table table = legible(said);
+        float[] widths = widths(table);
+        if (!table.title().isEmpty()) {
+            if (y < MARGIN + 4 * LEADING) turnPage();
+            text(bold, 11, table.title(), MARGIN);
+            y -= 16;
+        }
+        if (!table.rows().isEmpty()) head(table, widths);
+        for (List<String> row : table.rows()) row(table, widths, plain, row);
+        y -= 4;
+        for (String note : table.notes()) note(note);
+        y -= LEADING;
+    }
+
+    private Part.Table legible(Part.Table table) {
+        return new Part.Table(
+                legible(table.title(), plain, bold),
+                legible(table.columns()),
+                table.rows().stream().map(this::legible).toList(),
+                legible(table.notes()));
+    }
+
+    private List<String> legible(List<String> lines) {
+        return lines.stream().map(line -> legible(line, plain, bold)).toList();
+    }
+
+    /// Columns share the page as their longest words ask for.
+    private static float[] widths(Part.Table table) {
+        int columns = table.columns().size();
+        float[] wanted = new float[columns];
+        float sum = 0;
+        for (int c = 0; c < columns; c++) {
+            wanted[c] = width(table.columns().get(c), true);
+            for (List<String> row : table.rows())
+                wanted[c] = Math.max(wanted[c], Math.min(160, width(row.get(c), false)));
+            wanted[c] = Math.max(wanted[c], PAGE.getWidth() * LEAST_SHARE);
+            sum += wanted[c];
+        }
+        float room = ROOM - GAP * (columns - 1);
+        for (int c = 0; c < columns; c++) wanted[c] *= Math.min(1, room / sum);
+        if (columns > 0 && sum < room) wanted[columns - 1] += room - sum;
+        return wanted;
+    }
+
+    private static float width(String words, boolean bold) {
+        return (float) Letters.width(words, SIZE, bold);
+    }
+
+    private void head(Part.Table table, float[] widths) throws IOException {
+        row(table, widths, bold, table.columns());
         page.setLineWidth(0.5f);
         page.moveTo(MARGIN, y + LEADING - 3);
         page.lineTo(PAGE.getWidth() - MARGIN, y + LEADING - 3);
@@ -143,16 +176,17 @@ final class PdfSheet {
         y -= 3;
     }
 
-    private void row(PDFont font, List<String> cells) throws IOException {
+    private void row(Part.Table table, float[] widths, PDFont font, List<String> cells)
+            throws IOException {
         List<List<String>> wrapped = new ArrayList<>();
         int lines = 1;
         for (int c = 0; c < cells.size(); c++) {
-            wrapped.add(wrap(font, cells.get(c), widths[c]));
+            wrapped.add(wrap(cells.get(c), widths[c], font == bold));
             lines = Math.max(lines, wrapped.getLast().size());
         }
         if (y - lines * LEADING < MARGIN) {
             turnPage();
-            if (font == plain) head();
+            if (font == plain) head(table, widths);
         }
         float top = y;
         float x = MARGIN;
@@ -168,7 +202,9 @@ final class PdfSheet {
     }
 
     private void note(String note) throws IOException {
-        for (String line : wrap(plain, note, PAGE.getWidth() - 2 * MARGIN)) {
+        List<String> lines = wrap(note, ROOM, false);
+        if (y - (lines.size() - 1) * LEADING < MARGIN) turnPage();
+        for (String line : lines) {
             if (y < MARGIN) turnPage();
             text(plain, SIZE, line, MARGIN);
             y -= LEADING;
@@ -176,11 +212,11 @@ final class PdfSheet {
         y -= 3;
     }
 
-    private static List<String> wrap(PDFont font, String words, float room) throws IOException {
+    private static List<String> wrap(String words, float room, boolean bold) {
         List<String> lines = new ArrayList<>();
         StringBuilder line = new StringBuilder();
         for (String word : words.split(" ")) {
-            boolean fits = width(font, line + " " + word) <= room;
+            boolean fits = width(line + " " + word, bold) <= room;
             if (!line.isEmpty() && !fits) {
                 lines.add(line.toString());
                 line.setLength(0);
@@ -192,11 +228,66 @@ final class PdfSheet {
         return lines;
     }
 
+    // Labels
+
+    /// Three abreast, with lines to cut along; a label wraps round its lead.
+    private void labels(Part.Labels part) {
+        float width = ROOM / LABEL_COLUMNS;
+        List<Part.Label> labels = part.labels();
+        for (int i = 0; i < labels.size(); i++) {
+            int column = i % LABEL_COLUMNS;
+            if (column == 0 && i > 0) y -= LABEL_HEIGHT;
+            if (column == 0 && y - LABEL_HEIGHT < MARGIN) turn();
+            label(labels.get(i), MARGIN + column * width, width);
+        }
+        if (!labels.isEmpty()) y -= LABEL_HEIGHT + LEADING;
+    }
+
+    private void turn() {
+        try {
+            turnPage();
+        } catch (IOException broken) {
+            throw new UncheckedIOException(broken);
+        }
+    }
+
+    private void label(Part.Label label, float x, float width) {
+        PdfCanvas canvas = new PdfCanvas(page, plain, bold, x, y + LEADING, 1);
+        canvas.box(0, 0, width, LABEL_HEIGHT, 0, Ink.NONE, Ink.EDGE);
+        canvas.words(label.tag(), 8, 30, 20, true, Ink.INK);
+        double room = width - 56;
+        String to = Letters.fitted(label.to(), room, 10, true);
+        canvas.words(to, 48, 17, 10, true, Ink.INK);
+        canvas.words(
+                Letters.fitted("at " + label.at(), room, 8, false), 48, 29, 8, false, Ink.SOFT);
+        canvas.words(Letters.fitted(label.lead(), room, 8, false), 48, 40, 8, false, Ink.SOFT);
+    }
+
+    // Drawings
+
+    /// As wide as the page, unless it would be too high for one.
+    private void drawing(Part.Drawing part) throws IOException {
+        double high = part.drawing().height();
+        double most = PAGE.getHeight() - 2 * MARGIN - 4 * LEADING;
+        double scale = Math.min(ROOM / part.drawing().width(), most / high);
+        if (y - high * scale - 2 * LEADING < MARGIN && y < PAGE.getHeight() / 2) turnPage();
+        scale = Math.min(scale, (y - MARGIN - LEADING) / high);
+        RigPainter.paint(
+                part.drawing(), new PdfCanvas(page, plain, bold, MARGIN, y + LEADING, scale));
+        page.setNonStrokingColor(0f, 0f, 0f);
+        page.setStrokingColor(0f, 0f, 0f);
+        page.setLineDashPattern(new float[0], 0);
+        y -= (float) (high * scale);
+        note(legible(part.about(), plain, bold));
+        y -= LEADING;
+    }
+
     private void text(PDFont font, float size, String words, float x) throws IOException {
         page.beginText();
+        page.setNonStrokingColor(0f, 0f, 0f);
         page.setFont(font, size);
         page.newLineAtOffset(x, y);
-        page.showText(words);
+        page.showText(legible(words, plain, bold));
         page.endText();
     }
 }

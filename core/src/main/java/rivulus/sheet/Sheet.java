@@ -4,56 +4,85 @@ import java.io.IOException;
 import java.io.StringWriter;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
 
-/// A page to print, to take along or to open in another program.
+/// Pages to print, to take along or to open in another program.
 ///
-/// @param notes sentences under the table
-public record Sheet(
-        String title, List<String> columns, List<List<String>> rows, List<String> notes) {
+/// @param chapters each starts on a page of its own
+public record Sheet(String title, List<Chapter> chapters) {
     public Sheet {
-        columns = List.copyOf(columns);
-        rows = rows.stream().map(List::copyOf).toList();
-        notes = List.copyOf(notes);
+        chapters = List.copyOf(chapters);
     }
 
-    /// The table as RFC 4180 comma-separated values, with its column names; notes are left out.
+    /// Some parts under one heading.
+    ///
+    /// @param title may be empty where there is one chapter only
+    public record Chapter(String title, List<Part> parts) {
+        public Chapter {
+            parts = List.copyOf(parts);
+        }
+    }
+
+    /// A sheet of one chapter.
+    static Sheet of(String title, Part... parts) {
+        return new Sheet(title, List.of(new Chapter("", List.of(parts))));
+    }
+
+    /// Every part, in order.
+    public List<Part> parts() {
+        return chapters.stream().flatMap(chapter -> chapter.parts().stream()).toList();
+    }
+
+    /// What there is to be read as a table: the first with rows, drawings last.
+    public Part.Table table() {
+        return parts().stream()
+                .sorted(Comparator.comparing(part -> !(part instanceof Part.Table)))
+                .map(Part::table)
+                .filter(table -> !table.rows().isEmpty())
+                .findFirst()
+                .orElseGet(() -> parts().getFirst().table());
+    }
+
+    /// [#table] as RFC 4180 comma-separated values, with its column names; notes are left out.
     public String csv() {
+        Part.Table table = table();
         StringWriter text = new StringWriter();
         CSVFormat format =
-                CSVFormat.RFC4180.builder().setHeader(columns.toArray(String[]::new)).get();
+                CSVFormat.RFC4180.builder().setHeader(table.columns().toArray(String[]::new)).get();
         try (CSVPrinter printer = new CSVPrinter(text, format)) {
-            for (List<String> row : rows) printer.printRecord(row);
+            for (List<String> row : table.rows()) printer.printRecord(row);
         } catch (IOException impossible) {
             throw new UncheckedIOException(impossible);
         }
         return text.toString();
     }
 
-    /// The whole sheet as Markdown.
+    /// The whole sheet as Markdown; drawings as the tables they come from.
     public String markdown() {
         StringBuilder text = new StringBuilder("# ").append(title).append("\n\n");
-        if (!rows.isEmpty()) {
-            line(text, columns);
-            text.append("|").append("---|".repeat(columns.size())).append('\n');
-            for (List<String> row : rows) line(text, row);
-            text.append('\n');
+        for (Chapter chapter : chapters) {
+            if (!chapter.title().isEmpty())
+                text.append("## ").append(chapter.title()).append("\n\n");
+            for (Part part : chapter.parts()) markdown(text, part.table());
         }
-        for (String note : notes) text.append("- ").append(escaped(note)).append('\n');
         return text.toString();
     }
 
-    /// The whole sheet as a PDF document on A4 pages.
-    public byte[] pdf() {
-        return PdfSheet.of(this);
-    }
-
-    /// The sheet in the format that a file's name asks for: `.csv`, `.pdf`, or Markdown.
-    public byte[] in(String fileName) {
-        if (fileName.endsWith(".pdf")) return pdf();
-        return (fileName.endsWith(".csv") ? csv() : markdown()).getBytes(StandardCharsets.UTF_8);
+    private static void markdown(StringBuilder text, Part.Table table) {
+        if (!table.title().isEmpty()) text.append("### ").append(table.title()).append("\n\n");
+        if (!table.rows().isEmpty()) {
+            line(text, table.columns());
+            text.append("|").append("---|".repeat(table.columns().size())).append('\n');
+            for (List<String> row : table.rows()) line(text, row);
+            text.append('\n');
+        }
+        for (String note : table.notes()) text.append("- ").append(escaped(note)).append('\n');
+        if (!table.notes().isEmpty()) text.append('\n');
     }
 
     private static void line(StringBuilder text, List<String> cells) {
@@ -64,5 +93,42 @@ public record Sheet(
 
     private static String escaped(String cell) {
         return cell.replace("\\", "\\\\").replace("|", "\\|").replace("\n", " ");
+    }
+
+    /// The whole sheet as a PDF document on A4 pages.
+    public byte[] pdf() {
+        return PdfSheet.of(this);
+    }
+
+    /// The first drawing as SVG; empty where the sheet has none.
+    public Optional<String> svg() {
+        return parts().stream()
+                .filter(Part.Drawing.class::isInstance)
+                .findFirst()
+                .map(part -> SvgCanvas.of((Part.Drawing) part));
+    }
+
+    /// The endings of the files that it can be written to.
+    public List<String> endings() {
+        List<String> endings = new ArrayList<>(List.of(".pdf", ".md", ".csv"));
+        if (parts().stream().anyMatch(Part.Drawing.class::isInstance)) endings.add(".svg");
+        return endings;
+    }
+
+    /// The sheet in the format that a file's name asks for: `.csv`, `.pdf`, `.svg`, or Markdown.
+    ///
+    /// @throws IllegalArgumentException for `.svg` where there is no drawing; see [#endings]
+    public byte[] in(String fileName) {
+        if (fileName.endsWith(".pdf")) return pdf();
+        String text =
+                fileName.endsWith(".csv")
+                        ? csv()
+                        : fileName.endsWith(".svg")
+                                ? svg().orElseThrow(
+                                                () ->
+                                                        new IllegalArgumentException(
+                                                                "this sheet has no drawing"))
+                                : markdown();
+        return text.getBytes(StandardCharsets.UTF_8);
     }
 }

@@ -7,7 +7,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
-import java.util.function.Supplier;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.beans.property.ReadOnlyBooleanWrapper;
@@ -381,11 +380,17 @@ public final class Session implements AutoCloseable {
         lastDone.set("Saved " + path.getFileName());
     }
 
+    /// Draws up what is to be written to a file.
+    public interface Contents {
+        /// The bytes, unless they cannot be had.
+        byte[] get() throws FileTrouble;
+    }
+
     /// Writes something to a file, away from the interface thread.
     ///
     /// @param bytes makes what is to be written
     /// @param failed told where it cannot be written there
-    public void write(Path file, Supplier<byte[]> bytes, Consumer<FileTrouble> failed) {
+    public void write(Path file, Contents bytes, Consumer<FileTrouble> failed) {
         writing.ask(
                 _ ->
                         Attempt.at(

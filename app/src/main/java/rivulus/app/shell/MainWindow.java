@@ -23,6 +23,7 @@ import rivulus.file.DemoShows;
 import rivulus.file.FileTrouble;
 import rivulus.file.Journal;
 import rivulus.file.ShowFile;
+import rivulus.sheet.Sheet;
 import rivulus.sheet.Sheets;
 import rivulus.show.Device;
 import rivulus.show.Show;
@@ -221,11 +222,21 @@ public final class MainWindow {
         Sheets sheets = new Sheets(picture.proof(), picture.rig(), session.prover().catalogue());
         session.write(
                 file,
-                () -> sheets.of(kind).in(file.getFileName().toString()),
+                () -> written(sheets.of(kind), file),
                 trouble ->
                         panel("The sheet is not written", trouble.getMessage())
                                 .answer("Write it somewhere else", () -> saveSheet(kind))
                                 .answer("Close", () -> {}));
+    }
+
+    private static byte[] written(Sheet sheet, Path file) throws FileTrouble {
+        String name = file.getFileName().toString();
+        if (name.endsWith(".svg") && !sheet.endings().contains(".svg"))
+            throw new FileTrouble(
+                    name
+                            + ": there is no drawing on this sheet; it is written as "
+                            + String.join(", ", sheet.endings()));
+        return sheet.in(name);
     }
 
     /// Does something at once where nothing would be lost, else asks.

@@ -1,0 +1,76 @@
+package rivulus.sheet;
+
+import java.util.ArrayList;
+import java.util.List;
+import rivulus.chart.RigDrawing;
+
+/// A piece of a sheet.
+public sealed interface Part {
+    /// The piece as a table; of a drawing, what it shows in words.
+    Table table();
+
+    /// A table with notes under it.
+    ///
+    /// @param title stands over it; may be empty
+    /// @param rows cells of text, as many as there are columns
+    /// @param notes sentences under it
+    record Table(String title, List<String> columns, List<List<String>> rows, List<String> notes)
+            implements Part {
+        public Table {
+            columns = List.copyOf(columns);
+            rows = rows.stream().map(List::copyOf).toList();
+            notes = List.copyOf(notes);
+        }
+
+        @Override
+        public Table table() {
+            return this;
+        }
+    }
+
+    /// Labels to cut out and stick round the ends of leads.
+    record Labels(List<Label> labels) implements Part {
+        public Labels {
+            labels = List.copyOf(labels);
+        }
+
+        @Override
+        public Table table() {
+            return new Table(
+                    "",
+                    List.of("no", "at", "to", "lead"),
+                    labels.stream().map(l -> List.of(l.tag(), l.at(), l.to(), l.lead())).toList(),
+                    List.of());
+        }
+    }
+
+    /// One label.
+    ///
+    /// @param tag the number of the lead
+    /// @param at where it is stuck on
+    /// @param to where the other end goes
+    /// @param lead its kind and length
+    record Label(String tag, String at, String to, String lead) {}
+
+    /// A drawing of the rig.
+    ///
+    /// @param about what the lines mean
+    record Drawing(RigDrawing drawing, String about) implements Part {
+        @Override
+        public Table table() {
+            List<List<String>> rows = new ArrayList<>();
+            for (RigDrawing.Box box : drawing.boxes())
+                rows.add(List.of(place(box), box.device().name(), box.note()));
+            return new Table("", List.of("place", "machine", "what"), rows, List.of(about));
+        }
+
+        private String place(RigDrawing.Box box) {
+            for (RigDrawing.Band band : drawing.bands()) {
+                boolean across = box.x() >= band.x() && box.x() < band.x() + band.width();
+                boolean down = box.y() >= band.y() && box.y() < band.y() + band.height();
+                if (across && down) return band.title();
+            }
+            return "";
+        }
+    }
+}
