@@ -52,18 +52,22 @@ class ArchitectureTest {
                     .definedBy("rivulus.rig")
                     .layer("readers")
                     .definedBy("rivulus.chart", "rivulus.report", "rivulus.sheet")
+                    .layer("intake")
+                    .definedBy("rivulus.intake")
                     .layer("file")
                     .definedBy("rivulus.file")
                     .whereLayer("readers")
                     .mayNotBeAccessedByAnyLayer()
                     .whereLayer("file")
                     .mayNotBeAccessedByAnyLayer()
+                    .whereLayer("intake")
+                    .mayOnlyBeAccessedByLayers("file")
                     .whereLayer("rehearse")
                     .mayNotBeAccessedByAnyLayer()
                     .whereLayer("cure")
                     .mayOnlyBeAccessedByLayers("readers")
                     .whereLayer("rig")
-                    .mayOnlyBeAccessedByLayers("readers")
+                    .mayOnlyBeAccessedByLayers("readers", "intake")
                     .whereLayer("timing")
                     .mayOnlyBeAccessedByLayers("rig", "readers")
                     .whereLayer("computer")
@@ -71,10 +75,18 @@ class ArchitectureTest {
                     .whereLayer("power")
                     .mayOnlyBeAccessedByLayers("rig", "readers")
                     .whereLayer("leads")
-                    .mayOnlyBeAccessedByLayers("power", "computer", "timing", "rig", "readers")
+                    .mayOnlyBeAccessedByLayers(
+                            "power", "computer", "timing", "rig", "readers", "intake")
                     .whereLayer("check")
                     .mayOnlyBeAccessedByLayers(
-                            "cure", "leads", "power", "computer", "timing", "rig", "readers")
+                            "cure",
+                            "leads",
+                            "power",
+                            "computer",
+                            "timing",
+                            "rig",
+                            "readers",
+                            "intake")
                     .whereLayer("hearing")
                     .mayOnlyBeAccessedByLayers("check", "cure", "computer", "timing", "readers")
                     .whereLayer("signal")

@@ -125,6 +125,12 @@ public final class Shots extends Application {
                     press("#section-routes");
                 });
         shot(
+                "take-in",
+                () -> {
+                    window.closeTop();
+                    window.takeIn(inputList());
+                });
+        shot(
                 "palette",
                 () -> {
                     window.closeTop();
@@ -156,6 +162,23 @@ public final class Shots extends Application {
     private void focus(String selector) {
         Node node = window.scene().getRoot().lookup(selector);
         if (node != null) node.requestFocus();
+    }
+
+    /// An input list as somebody might send it.
+    private Path inputList() {
+        try {
+            return Files.writeString(
+                    Files.createTempDirectory("rivulus-list").resolve("inputs.csv"),
+                    """
+                    Ch,Source,Mic,48V,Length
+                    MIC 1,Maren,Dynamic microphone,,10
+                    MIC 4,Lute,Condenser microphone,x,15
+                    MIC 4,Second lute,Dynamic microphone,,15
+                    ,Poet,Microphone with XLR and USB,,5
+                    """);
+        } catch (IOException broken) {
+            throw new UncheckedIOException(broken);
+        }
     }
 
     private void press(String selector) {

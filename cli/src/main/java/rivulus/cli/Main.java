@@ -14,7 +14,8 @@ import rivulus.file.FileTrouble;
             HearCommand.class,
             CheckCommand.class,
             TraceCommand.class,
-            SheetCommand.class
+            SheetCommand.class,
+            TakeCommand.class
         })
 public final class Main {
     /// Everything was as wished.

@@ -11,6 +11,7 @@ import rivulus.check.SceneProof;
 import rivulus.file.FileTrouble;
 import rivulus.file.ShowFile;
 import rivulus.file.Templates;
+import rivulus.show.Show;
 
 /// The show file that every command takes, and what is asked of it.
 final class ShowArgument {
@@ -35,7 +36,11 @@ final class ShowArgument {
     }
 
     Proof proof() throws FileTrouble {
-        return prover.prove(ShowFile.open(file, prover.catalogue()));
+        return prover.prove(show());
+    }
+
+    Show show() throws FileTrouble {
+        return ShowFile.open(file, prover.catalogue());
     }
 
     /// The scenes that were asked for: one, or all.

@@ -10,6 +10,8 @@ import java.io.PrintWriter;
 import java.io.StringWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -228,6 +230,44 @@ class MainTest {
                 "leads",
                 "--out",
                 folder.resolve("leads.svg").toString());
+    }
+
+    @Test
+    void aListIsToldRowByRowAndTakenInWhereAsked() throws Exception {
+        Path list = folder.resolve("inputs.csv");
+        Files.writeString(list, "Kanal,Wer,Womit\nMIC 4,Choir,Dynamic microphone\n9,Nobody,\n");
+        String[] asked = {
+            "take",
+            LANTERN,
+            list.toString(),
+            "--as",
+            "inputs",
+            "--column",
+            "source=Wer",
+            "--column",
+            "gear=Womit",
+            "--column",
+            "channel=Kanal"
+        };
+        assertThat(run(asked)).isEqualTo(1);
+        assertThat(out.toString())
+                .contains("new", "Choir → Show desk, MIC 4", "left out", "1 new, 0 changed");
+        Path after = folder.resolve("after.rivulus");
+        List<String> write = new ArrayList<>(List.of(asked));
+        write.addAll(List.of("--out", after.toString()));
+        assertThat(run(write.toArray(String[]::new))).isEqualTo(1);
+        assertThat(after).content().contains("Choir");
+        isRefused("no column says the source", "take", LANTERN, list.toString());
+        isRefused(
+                "there is no column \"Who\"",
+                "take",
+                LANTERN,
+                list.toString(),
+                "--as",
+                "inputs",
+                "--column",
+                "source=Who");
+        isRefused("there is no such file", "take", LANTERN, "nowhere.csv");
     }
 
     @Test

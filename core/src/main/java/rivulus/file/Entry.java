@@ -2,7 +2,6 @@ package rivulus.file;
 
 import java.util.ArrayList;
 import java.util.Collection;
-import java.util.Comparator;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -11,6 +10,7 @@ import java.util.Optional;
 import java.util.SequencedMap;
 import java.util.Set;
 import rivulus.show.Extras;
+import rivulus.words.Near;
 
 /// One value while a file is being read: it knows its file and its path, complains in words, and
 /// remembers which of its fields were asked for, so that the rest can be kept.
@@ -198,36 +198,7 @@ final class Entry {
     /// A complaint about a name that is not among those that exist; says which is near, or which
     /// there are.
     FileTrouble unknown(String what, String name, Collection<String> known) {
-        return trouble("there is no %s \"%s\"; %s", what, name, among(name, known));
-    }
-
-    private static String among(String name, Collection<String> known) {
-        if (known.isEmpty()) return "there are none here";
-        Optional<String> near =
-                known.stream()
-                        .min(
-                                Comparator.comparingInt((String k) -> distance(name, k))
-                                        .thenComparing(k -> k))
-                        .filter(k -> distance(name, k) <= Math.max(2, name.length() / 3));
-        if (near.isPresent()) return "did you mean \"" + near.get() + "\"?";
-        List<String> some = known.stream().sorted().limit(12).toList();
-        return "there is " + String.join(", ", some) + (known.size() > some.size() ? ", …" : "");
-    }
-
-    /// Levenshtein's distance.
-    private static int distance(String a, String b) {
-        int[] row = new int[b.length() + 1];
-        for (int j = 0; j <= b.length(); j++) row[j] = j;
-        for (int i = 1; i <= a.length(); i++) {
-            int diagonal = row[0];
-            row[0] = i;
-            for (int j = 1; j <= b.length(); j++) {
-                int replace = diagonal + (a.charAt(i - 1) == b.charAt(j - 1) ? 0 : 1);
-                diagonal = row[j];
-                row[j] = Math.min(replace, 1 + Math.min(row[j], row[j - 1]));
-            }
-        }
-        return row[b.length()];
+        return trouble("there is no %s \"%s\"; %s", what, name, Near.hint(name, known));
     }
 
     /// What nobody asked for.

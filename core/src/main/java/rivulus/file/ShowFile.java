@@ -60,8 +60,7 @@ public final class ShowFile {
             throw new FileTrouble(
                     file + ": this file may not be read; check its permissions", closed);
         } catch (CharacterCodingException binary) {
-            throw new FileTrouble(
-                    file + ": this is no text in UTF-8, so it cannot be a show", binary);
+            throw new FileTrouble(file + ": this is no text in UTF-8", binary);
         } catch (IOException failed) {
             throw new FileTrouble(file + ": reading failed: " + failed.getMessage(), failed);
         }

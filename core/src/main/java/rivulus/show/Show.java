@@ -111,6 +111,12 @@ public record Show(
                 title, cast, places, ears, changes, newRig, scenes, mutes, templates, extras);
     }
 
+    /// The show in other places.
+    public Show withPlaces(List<Place> newPlaces) {
+        return new Show(
+                title, cast, newPlaces, ears, changes, rig, scenes, mutes, templates, extras);
+    }
+
     /// The show with other gear kept in it.
     public Show withTemplates(List<OwnTemplate> newTemplates) {
         return new Show(

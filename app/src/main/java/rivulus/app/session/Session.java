@@ -29,6 +29,7 @@ import rivulus.cure.Cures;
 import rivulus.file.FileTrouble;
 import rivulus.file.Journal;
 import rivulus.file.Library;
+import rivulus.file.Lists;
 import rivulus.file.PlainFile;
 import rivulus.file.ShowFile;
 import rivulus.file.Templates;
@@ -36,6 +37,10 @@ import rivulus.gear.Catalogue;
 import rivulus.gear.Leads;
 import rivulus.gear.Setting;
 import rivulus.gear.Template;
+import rivulus.intake.Intake;
+import rivulus.intake.Listing;
+import rivulus.intake.Matching;
+import rivulus.intake.Plan;
 import rivulus.leads.Joiner;
 import rivulus.leads.Joining;
 import rivulus.rig.RigEdit;
@@ -72,6 +77,7 @@ public final class Session implements AutoCloseable {
     private final Work mending = new Work("mend");
     private final Work joining = new Work("join");
     private final Work shelving = new Work("shelve");
+    private final Work planning = new Work("plan");
     private final Work reading = new Work("read");
     private final Work writing = new Work("write");
     private final History history = new History();
@@ -380,6 +386,29 @@ public final class Session implements AutoCloseable {
         lastDone.set("Saved " + path.getFileName());
     }
 
+    /// Reads a list from a file, away from the interface thread.
+    public void openList(Path path, Consumer<Listing> then, Consumer<FileTrouble> failed) {
+        reading.ask(_ -> Attempt.at(() -> Lists.open(path)), read -> read.either(then, failed));
+    }
+
+    /// Works out what a list would change, away from the interface thread.
+    ///
+    /// @param into the id of the mixer that an input list is meant for
+    public void plan(Listing list, Matching matching, String into, Consumer<Plan> then) {
+        Intake intake = intake();
+        planning.ask(_ -> intake.plan(list, matching, into), then);
+    }
+
+    /// The mixers that an input list may be meant for.
+    public void mixers(Consumer<List<Device>> then) {
+        Intake intake = intake();
+        planning.ask(_ -> intake.mixers(), then);
+    }
+
+    private Intake intake() {
+        return new Intake(show.get(), prover.catalogue(), rigs.leads());
+    }
+
     /// Draws up what is to be written to a file.
     public interface Contents {
         /// The bytes, unless they cannot be had.
@@ -638,7 +667,8 @@ public final class Session implements AutoCloseable {
 
     private List<Work> lanes() {
         return List.of(
-                proving, drawing, curing, keeping, mending, joining, shelving, reading, writing);
+                proving, drawing, curing, keeping, mending, joining, shelving, planning, reading,
+                writing);
     }
 
     /// Whether everything that was asked has been worked out.

@@ -93,6 +93,11 @@ final class Commands {
                         "Own kinds of gear: make, change, import, export",
                         "Shortcut+B",
                         () -> window.openBench(Optional.empty(), Optional.empty())));
+        all.add(
+                Command.of(
+                        "Take in an input list or a lead list (CSV) …",
+                        "Shortcut+Shift+I",
+                        window::takeInList));
         for (Sheets.Kind kind : Sheets.Kind.values()) {
             all.add(Command.of("Sheet: " + kind.title() + " …", "", () -> window.saveSheet(kind)));
         }

@@ -2,6 +2,7 @@ package rivulus.app.shell;
 
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import javafx.application.Platform;
 import javafx.scene.Node;
@@ -15,6 +16,7 @@ import javafx.scene.layout.GridPane;
 import javafx.scene.layout.StackPane;
 import javafx.stage.Window;
 import rivulus.app.bench.TemplateBench;
+import rivulus.app.intake.IntakePane;
 import rivulus.app.look.Look;
 import rivulus.app.session.FileAsker;
 import rivulus.app.session.Picture;
@@ -31,6 +33,8 @@ import rivulus.show.Show;
 /// The window's scene: the workspace with what lies over it, its style, its keys, and everything
 /// about files.
 public final class MainWindow {
+    private static final List<String> LISTS = List.of(".csv", ".tsv", ".txt");
+
     private final Session session;
     private final Workspace workspace;
     private final StackPane layers;
@@ -239,6 +243,24 @@ public final class MainWindow {
         return sheet.in(name);
     }
 
+    void takeInList() {
+        files.toOpen("an input list or a lead list", LISTS.getFirst()).ifPresent(this::takeIn);
+    }
+
+    /// Shows what a list would change.
+    public void takeIn(Path file) {
+        session.openList(
+                file,
+                list -> {
+                    IntakePane pane =
+                            new IntakePane(
+                                    session, file.getFileName().toString(), list, this::closeTop);
+                    lay(pane);
+                    pane.focus();
+                },
+                trouble -> trouble("This list cannot be taken in", trouble));
+    }
+
     /// Does something at once where nothing would be lost, else asks.
     private void orSaveFirst(Runnable then) {
         if (!session.dirty().get()) {
@@ -292,9 +314,12 @@ public final class MainWindow {
         }
     }
 
-    /// Takes up a file that was dropped: a kind of gear goes to the bench, all else is a show.
+    /// Takes up a file that was dropped: a kind of gear goes to the bench, a list
+    /// is looked through, all else is a show.
     void take(Path file) {
-        if (file.getFileName().toString().endsWith(".json")) bench().open(file);
+        String name = file.getFileName().toString().toLowerCase(Locale.ROOT);
+        if (name.endsWith(".json")) bench().open(file);
+        else if (LISTS.stream().anyMatch(name::endsWith)) takeIn(file);
         else open(file);
     }
 
