@@ -88,7 +88,8 @@ class ArchitectureTest {
                             "readers",
                             "intake")
                     .whereLayer("hearing")
-                    .mayOnlyBeAccessedByLayers("check", "cure", "computer", "timing", "readers")
+                    .mayOnlyBeAccessedByLayers(
+                            "check", "cure", "computer", "timing", "rig", "readers")
                     .whereLayer("signal")
                     .mayOnlyBeAccessedByLayers(
                             "hearing",

@@ -25,6 +25,11 @@ public final class DemoShows {
         all.put("twin-tables", "Twin tables");
         all.put("harbour-hotline", "Harbour hotline");
         all.put("lute-evening", "Lute evening");
+        all.put("lute-lesson", "Lute lesson");
+        all.put("puzzle-relay", "Puzzle relay");
+        all.put("harbour-quest", "Harbour quest");
+        all.put("ferry-log", "Ferry log");
+        all.put("round-table", "Round table");
         for (String name : List.copyOf(all.keySet())) {
             if (!name.equals(LANTERN_HOUR))
                 all.put(name + "-repaired", all.get(name) + ", repaired");

@@ -73,9 +73,17 @@ final class PortReader {
         double most = item.number("mostDbu", -60, 80, usual.mostDbu());
         if (most < level)
             throw item.trouble("the most of %s dBu lies under the level of %s dBu", most, level);
+        double takes = item.number("takesDbu", -80, 60, level);
+        double takesMost = item.number("takesMostDbu", -60, 80, most);
+        if (takesMost < takes)
+            throw item.trouble(
+                    "the most of %s dBu that it takes lies under the %s dBu it wants",
+                    takesMost, takes);
         return new Electric(
                 level,
                 most,
+                takes,
+                takesMost,
                 balanced,
                 item.number("ohms", 0.01, 100e6, usual.ohms()),
                 phantom(item, usual.phantom()),

@@ -6,6 +6,8 @@ package rivulus.gear;
 /// @param levelDbu what it gives, or wants, in dBu at the nominal level; NaN where it carries no
 ///     analogue signal
 /// @param mostDbu the largest it gives, or takes before it clips, in dBu
+/// @param takesDbu what it wants, where it goes both ways and takes otherwise than it gives, in dBu
+/// @param takesMostDbu the largest it takes before it clips, in dBu
 /// @param balanced whether it is balanced
 /// @param ohms the impedance it gives from, or takes with, in Ω; NaN where it carries no analogue
 ///     signal
@@ -20,6 +22,8 @@ package rivulus.gear;
 public record Electric(
         double levelDbu,
         double mostDbu,
+        double takesDbu,
+        double takesMostDbu,
         boolean balanced,
         double ohms,
         Phantom phantom,
@@ -72,16 +76,28 @@ public record Electric(
 
     private static Electric micInput(boolean balanced) {
         return balanced
-                ? new Electric(-50, 4, true, 1500, Phantom.GIVES, "", false, "", 0, 0)
+                ? new Electric(-50, 4, -50, 4, true, 1500, Phantom.GIVES, "", false, "", 0, 0)
                 : analogue(-50, -15, false, 2000);
     }
 
     private static Electric analogue(double level, double most, boolean balanced, double ohms) {
-        return new Electric(level, most, balanced, ohms, Phantom.NONE, "", false, "", 0, 0);
+        return new Electric(
+                level, most, level, most, balanced, ohms, Phantom.NONE, "", false, "", 0, 0);
     }
 
     private static Electric digital(boolean floating) {
         return new Electric(
-                Double.NaN, Double.NaN, false, Double.NaN, Phantom.NONE, "", floating, "", 0, 0);
+                Double.NaN,
+                Double.NaN,
+                Double.NaN,
+                Double.NaN,
+                false,
+                Double.NaN,
+                Phantom.NONE,
+                "",
+                floating,
+                "",
+                0,
+                0);
     }
 }

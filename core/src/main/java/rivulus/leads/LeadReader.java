@@ -214,7 +214,7 @@ public final class LeadReader {
         if (Double.isNaN(level)) return;
         Electric in = to.port().electric();
         double peak = Math.min(level + CREST_DB, from.port().electric().mostDbu());
-        double headroom = in.mostDbu() - peak;
+        double headroom = in.takesMostDbu() - peak;
         passages.add(new LeadReport.Passage(from, to, level, headroom, loss));
         double pad = Math.ceil(-headroom);
         if (!isPassive(to.device()) && headroom < -SLACK_DB) {
@@ -227,7 +227,7 @@ public final class LeadReader {
                             pad,
                             "padDb"));
         }
-        double lacking = in.levelDbu() - level;
+        double lacking = in.takesDbu() - level;
         if (!isPassive(to.device()) && lacking > QUIET_DB) {
             faults.add(
                     new Fault(
@@ -307,7 +307,7 @@ public final class LeadReader {
                 for (Cable cable : show.rig().cables()) {
                     if (!cable.ends(ref)) continue;
                     End other = end(cable.from().equals(ref) ? cable.to() : cable.from());
-                    double shift = own - in.electric().levelDbu() + route.gainDb();
+                    double shift = own - in.electric().takesDbu() + route.gainDb();
                     if (other.port().gives() > 0) return levelAt(other, seen) + shift;
                 }
             }

@@ -23,6 +23,7 @@ public final class RigProver {
                     new Clocks(),
                     new PictureFormats(),
                     new LipSync(),
+                    new MusicCleanedUp(),
                     new RemoteSwitches(),
                     new CallProfiles(),
                     new Shortages(),

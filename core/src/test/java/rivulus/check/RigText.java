@@ -7,7 +7,6 @@ import java.util.Map;
 import rivulus.file.FileTrouble;
 import rivulus.file.JsonText;
 import rivulus.file.ShowFile;
-import rivulus.file.Templates;
 import rivulus.show.Show;
 
 /// Shows in a few words, for tests. One thing a line:
@@ -39,7 +38,7 @@ public final class RigText {
         RigText said = new RigText();
         text.lines().map(String::strip).filter(line -> !line.isEmpty()).forEach(said::line);
         try {
-            return ShowFile.parse(JsonText.of(said.written()), "rig", Templates.shipped());
+            return ShowFile.parse(JsonText.of(said.written()), "rig", Demo.PROVER.catalogue());
         } catch (FileTrouble broken) {
             throw new IllegalArgumentException(broken);
         }

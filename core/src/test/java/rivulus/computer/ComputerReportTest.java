@@ -20,7 +20,7 @@ class ComputerReportTest {
     private static final Proof LANTERN = Demo.PROVER.prove(Demo.show("lantern-hour"));
 
     private static Survey survey(Show show) {
-        return Survey.of(show, Templates.shipped(), Templates.leads());
+        return Survey.of(show, Demo.PROVER.catalogue(), Templates.leads());
     }
 
     private static ComputerReport report(Proof proof, String scene, String computer) {

@@ -44,7 +44,7 @@ class IntakeTest {
 
     private static Plan plan(Show show, String text) {
         Listing list = list(text);
-        return new Intake(show, Templates.shipped(), Templates.leads())
+        return new Intake(show, Demo.PROVER.catalogue(), Templates.leads())
                 .plan(list, Matching.guess(list), "desk");
     }
 
@@ -84,7 +84,7 @@ class IntakeTest {
                         .with(Meaning.CHANNEL, Optional.of("Kanal"));
         assertThat(said.missing()).isEmpty();
         Plan plan =
-                new Intake(RigText.show(HALL), Templates.shipped(), Templates.leads())
+                new Intake(RigText.show(HALL), Demo.PROVER.catalogue(), Templates.leads())
                         .plan(list, said, "desk");
         assertThat(plan.count(Plan.Outcome.NEW)).isEqualTo(1);
         assertThat(said.with(Meaning.GEAR, Optional.empty()).columns())
@@ -187,7 +187,7 @@ class IntakeTest {
 
     @Test
     void theMixerWithTheMostInputsIsMeantFirst() {
-        Intake intake = new Intake(RigText.show(HALL), Templates.shipped(), Templates.leads());
+        Intake intake = new Intake(RigText.show(HALL), Demo.PROVER.catalogue(), Templates.leads());
         assertThat(intake.mixers()).extracting(Device::id).containsExactly("desk", "small");
     }
 

@@ -6,6 +6,7 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import rivulus.check.Demo;
 import rivulus.check.RigText;
 import rivulus.file.Templates;
 import rivulus.show.Device;
@@ -16,7 +17,7 @@ class JoinerTest {
     private static List<Joining> ways(Show show, String from, String to) {
         Device a = show.rig().device(from).orElseThrow();
         Device b = show.rig().device(to).orElseThrow();
-        return new Joiner(show, Templates.shipped(), Templates.leads()).ways(a, b, 6);
+        return new Joiner(show, Demo.PROVER.catalogue(), Templates.leads()).ways(a, b, 6);
     }
 
     @Test
@@ -78,7 +79,7 @@ class JoinerTest {
     void isolationIsFoundWhereItIsAskedFor(String from, String to, boolean found) {
         Show show = RigText.show("a %s\n b %s".formatted(from, to));
         List<Joining> isolated =
-                new Joiner(show, Templates.shipped(), Templates.leads())
+                new Joiner(show, Demo.PROVER.catalogue(), Templates.leads())
                         .ways(
                                 show.rig().devices().getFirst(),
                                 show.rig().devices().getLast(),

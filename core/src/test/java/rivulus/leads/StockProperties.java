@@ -8,6 +8,7 @@ import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.constraints.IntRange;
 import net.jqwik.api.constraints.Size;
+import rivulus.check.Demo;
 import rivulus.check.RigText;
 import rivulus.file.Templates;
 import rivulus.show.Show;
@@ -24,7 +25,7 @@ class StockProperties {
             text.append(
                     "m%d dynamic-mic\nm%d/out d/ch%d %d\n".formatted(n, n, n + 1, needs.get(n)));
         Show show = RigText.show(text.toString());
-        var leads = new LeadReader(show, Templates.shipped(), Templates.leads()).all();
+        var leads = new LeadReader(show, Demo.PROVER.catalogue(), Templates.leads()).all();
         assertThat(Stock.of(show, leads).shortOf())
                 .hasSize(needs.size() - mostServed(owned, needs));
     }

@@ -35,7 +35,7 @@ class FeedingTest {
             """;
 
     private static Survey survey(String text) {
-        return Survey.of(RigText.show(text), Templates.shipped(), Templates.leads());
+        return Survey.of(RigText.show(text), Demo.PROVER.catalogue(), Templates.leads());
     }
 
     private static Device device(Survey survey, String id) {
@@ -78,7 +78,7 @@ class FeedingTest {
     @Test
     void whoMissesWhomWithoutASupplyIsSaidInWords() {
         Show show = Demo.show("lantern-hour");
-        Survey survey = Survey.of(show, Templates.shipped(), Templates.leads());
+        Survey survey = Survey.of(show, Demo.PROVER.catalogue(), Templates.leads());
         Feeding feeding = Feeding.of(survey);
         SceneProof tales = Demo.PROVER.prove(show).scene("tales").orElseThrow();
         Supply workroom =

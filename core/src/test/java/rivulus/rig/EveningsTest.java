@@ -47,7 +47,12 @@ class EveningsTest {
                 "letters-from-afar; ground-loop, polarity",
                 "twin-tables; doubled stream ivo, ground-loop, loop",
                 "harbour-hotline; battery, phantom, polarity",
-                "lute-evening; doubled stream ivo, late-own-voice ivo ivo, phantom"
+                "lute-evening; doubled stream ivo, late-own-voice ivo ivo, phantom",
+                "lute-lesson; clean-up, missing ivo lute, missing nadia ivo",
+                "puzzle-relay; doubled stream alerts, ground-loop, missing ivo puzzle, missing stream puzzle",
+                "harbour-quest; missing stream quest, picture",
+                "ferry-log; doubled stream log-sound, ground-loop",
+                "round-table; doubled stream maren, doubled stream sunniva"
             })
     void anEveningHasTheMistakesPeopleMake(String name, String mistakes) {
         assertThat(serious(Demo.show(name))).isEqualTo(Arrays.asList(mistakes.split(", ")));
@@ -63,14 +68,29 @@ class EveningsTest {
                 "letters-from-afar",
                 "twin-tables",
                 "harbour-hotline",
-                "lute-evening"
+                "lute-evening",
+                "lute-lesson",
+                "puzzle-relay",
+                "harbour-quest",
+                "ferry-log",
+                "round-table"
             })
     void repairedItHasNone(String name) {
         assertThat(serious(Demo.show(name + "-repaired"))).isEmpty();
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"spring-lectures", "map-room-screening", "lute-evening"})
+    @ValueSource(
+            strings = {
+                "spring-lectures",
+                "map-room-screening",
+                "lute-evening",
+                "lute-lesson",
+                "puzzle-relay",
+                "harbour-quest",
+                "ferry-log",
+                "round-table"
+            })
     void everyTroubleOfHearingHasACureThatWasTried(String name) {
         Proof proof = Demo.PROVER.prove(Demo.show(name));
         for (Trouble trouble : Trouble.of(proof)) {
@@ -88,7 +108,11 @@ class EveningsTest {
                 "letters-from-afar",
                 "lute-evening",
                 "twin-tables",
-                "lantern-hour"
+                "lantern-hour",
+                "puzzle-relay",
+                "harbour-quest",
+                "ferry-log",
+                "lute-lesson"
             })
     void everySeriousFindingOfTheRigHasAFixThatEndsIt(String name) {
         Show show = Demo.show(name);

@@ -24,7 +24,7 @@ import rivulus.signal.KnobUse;
 /// Budgets of delay, buffers, clocks, and sound against picture.
 class TimingTest {
     private static Survey survey(Show show) {
-        return Survey.of(show, Templates.shipped(), Templates.leads());
+        return Survey.of(show, Demo.PROVER.catalogue(), Templates.leads());
     }
 
     private static SceneProof first(Show show) {

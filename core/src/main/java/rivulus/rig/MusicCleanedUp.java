@@ -1,0 +1,70 @@
+package rivulus.rig;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import rivulus.check.Limits;
+import rivulus.check.Names;
+import rivulus.check.Proof;
+import rivulus.check.SceneProof;
+import rivulus.check.Severity;
+import rivulus.hearing.Way;
+import rivulus.hearing.Ways;
+import rivulus.leads.Survey;
+import rivulus.show.Playback;
+import rivulus.show.Ref;
+import rivulus.show.Wish;
+import rivulus.signal.Leg;
+
+/// What is no voice, heard by way of a program that keeps voices and takes away all else.
+final class MusicCleanedUp implements RigCheck {
+    private static final String MARK = "voice-clean-up";
+
+    @Override
+    public void check(Survey survey, Proof proof, List<RigFinding> findings) {
+        Set<String> said = new HashSet<>();
+        for (SceneProof scene : proof.scenes()) {
+            for (SceneProof.Heard cell : scene.all()) {
+                boolean wanted =
+                        cell.standing().wish() == Wish.MUST && cell.source() instanceof Playback;
+                if (!wanted || cell.hearing().levelDb() < Limits.USUAL.heardDb()) continue;
+                for (Way way :
+                        Ways.of(scene.tracer().live())
+                                .strongest(cell.source().id(), cell.ear().id(), 1))
+                    for (Leg leg : way.legs())
+                        if (leg.marks().contains(MARK))
+                            along(survey, scene, cell, leg, said, findings);
+            }
+        }
+    }
+
+    private static void along(
+            Survey survey,
+            SceneProof scene,
+            SceneProof.Heard cell,
+            Leg leg,
+            Set<String> said,
+            List<RigFinding> findings) {
+        String program = leg.from().device();
+        List<String> about = List.of(program, cell.ear().id(), cell.source().id());
+        if (!said.add(about.toString())) return;
+        List<Ref> knobs = new ArrayList<>();
+        for (Leg.Govern govern : leg.governors())
+            knobs.add(scene.tracer().live().graph().knobs().get(govern.knob()).ref());
+        findings.add(
+                new RigFinding(
+                        "clean-up",
+                        Severity.PROBLEM,
+                        about,
+                        "%s hears %s by way of the voice clean-up of %s, which eats all that is no voice."
+                                .formatted(
+                                        Names.subject(cell.ear()),
+                                        Names.of(cell.source()),
+                                        survey.device(program)
+                                                .map(device -> device.name())
+                                                .orElse(program)),
+                        Figures.of("levelDb", Math.round(cell.hearing().levelDb() * 10) / 10.0),
+                        knobs));
+    }
+}
