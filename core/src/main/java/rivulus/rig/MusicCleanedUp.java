@@ -16,22 +16,26 @@ import rivulus.show.Playback;
 import rivulus.show.Ref;
 import rivulus.show.Wish;
 import rivulus.signal.Leg;
+import rivulus.signal.LiveGraph;
 
 /// What is no voice, heard by way of a program that keeps voices and takes away all else.
 final class MusicCleanedUp implements RigCheck {
     private static final String MARK = "voice-clean-up";
+    private static final double SILENT = 1e-6;
 
     @Override
     public void check(Survey survey, Proof proof, List<RigFinding> findings) {
+        List<Leg> cleaning =
+                proof.graph().legs().stream().filter(leg -> leg.marks().contains(MARK)).toList();
         Set<String> said = new HashSet<>();
         for (SceneProof scene : proof.scenes()) {
+            LiveGraph live = scene.tracer().live();
+            if (cleaning.stream().noneMatch(leg -> live.legGain(leg.index()) > SILENT)) continue;
             for (SceneProof.Heard cell : scene.all()) {
                 boolean wanted =
                         cell.standing().wish() == Wish.MUST && cell.source() instanceof Playback;
                 if (!wanted || cell.hearing().levelDb() < Limits.USUAL.heardDb()) continue;
-                for (Way way :
-                        Ways.of(scene.tracer().live())
-                                .strongest(cell.source().id(), cell.ear().id(), 1))
+                for (Way way : Ways.of(live).strongest(cell.source().id(), cell.ear().id(), 1))
                     for (Leg leg : way.legs())
                         if (leg.marks().contains(MARK))
                             along(survey, scene, cell, leg, said, findings);

@@ -22,7 +22,9 @@ final class RemoteSwitches implements RigCheck {
     @Override
     public void check(Survey survey, Proof proof, List<RigFinding> findings) {
         for (Device device : survey.devices()) {
-            for (Port port : survey.template(device).ports()) {
+            Template template = survey.template(device);
+            if (template.knobs().stream().noneMatch(knob -> knob.role().equals(ROLE))) continue;
+            for (Port port : template.ports()) {
                 Ref ref = new Ref(device.id(), port.id());
                 if (!port.carries().equals("mic")) continue;
                 Optional<End> microphone = survey.across(ref);
