@@ -340,11 +340,40 @@ class RigStageTest {
             assertThat(hand.textIn("#rig-page")).contains("Cue laptop");
             hand.click("#layer-time");
             assertThat(hand.textIn("#rig-page")).contains("ms");
+            hand.act(() -> ((TextField) hand.find("#wanted-ms")).setText("soon"));
+            hand.focus("#wanted-ms");
+            hand.press(KeyCode.ENTER);
+            assertThat(((TextField) hand.find("#wanted-ms")).getText()).isEqualTo("10");
             hand.click("#layer-computers");
             assertThat(hand.textIn("#rig-page")).contains("Stream tower");
             hand.press(KeyCode.CONTROL, KeyCode.ENTER);
             assertThat(hand.session().lastDone().get()).contains("isolator");
             assertThat(hand.textIn("#gear-pane")).doesNotContain("ring of grounds");
+        }
+    }
+
+    @Test
+    void aBufferIsAdvisedForTheRoundTripThatIsWanted() {
+        try (Hand hand = Hand.atShow(folder, "lute-evening")) {
+            hand.act(() -> hand.session().stage().set(Stage.RIG));
+            hand.click("#layer-time");
+            String ten = hand.textIn("#rig-page");
+            hand.act(() -> ((TextField) hand.find("#wanted-ms")).setText("25"));
+            hand.focus("#wanted-ms");
+            hand.press(KeyCode.ENTER);
+            assertThat(hand.textIn("#rig-page"))
+                    .isNotEqualTo(ten)
+                    .contains("under the 25\u202Fms that are wanted");
+        }
+    }
+
+    @Test
+    void whatIsWrongWithTheChosenDeviceIsToldWithIt() {
+        try (Hand hand = Hand.atDemo(folder)) {
+            hand.act(() -> hand.session().stage().set(Stage.RIG));
+            hand.act(() -> hand.session().device().set("house-speakers"));
+            hand.click("#gear-tab");
+            assertThat(hand.textIn("#leads")).contains("closes a ring of grounds");
         }
     }
 

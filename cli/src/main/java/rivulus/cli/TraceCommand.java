@@ -23,6 +23,7 @@ import rivulus.report.Report;
 import rivulus.report.Table;
 import rivulus.show.Ear;
 import rivulus.show.Source;
+import rivulus.timing.DelayBudget;
 import rivulus.words.Words;
 
 /// The ways from a source to an ear.
@@ -75,6 +76,7 @@ final class TraceCommand implements Callable<Integer> {
         out.println(scene.scene().name());
         for (Way way : ways) {
             out.printf("  %s, %s: %s%n", Words.db(way.levelDb()), Words.ms(way.ms()), way.words());
+            out.printf("    %s%n", DelayBudget.of(way).words());
             Table table = new Table().row("   ", "POINT", "GAIN", "SO FAR");
             for (Way.Step step : way.steps()) {
                 table.row(

@@ -1,6 +1,7 @@
 package rivulus.cli;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import com.networknt.schema.InputFormat;
 import com.networknt.schema.Schema;
@@ -133,6 +134,9 @@ class MainTest {
         JsonNode ways = json().get("traces").get(0).get("ways");
         assertThat(ways.get(0).get("ms").asDouble()).isEqualTo(30);
         assertThat(ways.get(1).get("ms").asDouble()).isEqualTo(78);
+        double sum = 0;
+        for (JsonNode part : ways.get(1).get("parts")) sum += part.get("ms").asDouble();
+        assertThat(sum).isCloseTo(78, within(0.05));
         double before = -1;
         for (JsonNode step : ways.get(1).get("steps")) {
             assertThat(step.get("ms").asDouble()).isGreaterThanOrEqualTo(before);

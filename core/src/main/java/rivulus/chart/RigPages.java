@@ -45,14 +45,19 @@ public final class RigPages {
     private final Catalogue catalogue;
     private final Optional<Ear> ear;
     private final Optional<Source> source;
+    private final double wantedMs;
 
     /// Pages of a proven rig in a scene, for whoever is chosen.
+    ///
+    /// @param wantedMs how long a round trip may be where buffers are advised on
     public RigPages(
             RigProof rig,
             SceneProof scene,
             Catalogue catalogue,
             Optional<Ear> ear,
-            Optional<Source> source) {
+            Optional<Source> source,
+            double wantedMs) {
+        this.wantedMs = wantedMs;
         this.rig = rig;
         this.scene = scene;
         this.survey = rig.survey();
@@ -352,12 +357,7 @@ public final class RigPages {
             if (!use.knob().role().equals(BufferAdvice.ROLE)) continue;
             int rate = survey.device(use.ref().device()).map(d -> Rates.of(survey, d)).orElse(0);
             for (Ear listener : rig.show().ears())
-                BufferAdvice.of(
-                                scene,
-                                use,
-                                listener,
-                                rate == 0 ? 48_000 : rate,
-                                BufferAdvice.USUAL_WANTED_MS)
+                BufferAdvice.of(scene, use, listener, rate == 0 ? 48_000 : rate, wantedMs)
                         .ifPresent(advice -> rows.add(row(advice, listener)));
         }
         return rows;

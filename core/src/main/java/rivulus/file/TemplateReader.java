@@ -236,7 +236,7 @@ final class TemplateReader {
         Optional<Entry> said = root.maybe("power");
         if (said.isEmpty())
             return kind.equals("computer")
-                    ? new Power(List.of("mains"), true, 60, 0, 0)
+                    ? new Power(List.of("mains"), true, 60, 0, false, 0)
                     : Power.NONE;
         List<String> from = new ArrayList<>();
         for (Entry item : said.get().field("from").items())
@@ -248,6 +248,7 @@ final class TemplateReader {
                         said.get().truth("earthed", false),
                         said.get().number("watts", 0, 5000, 0),
                         said.get().number("mostWatts", 0, 20_000, 0),
+                        said.get().truth("joinsChassis", false),
                         said.get().number("batteryWh", 0, 5000, 0));
         said.get().nothingElse();
         return power;

@@ -6,6 +6,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.ToIntFunction;
 import rivulus.leads.LeadReport;
 import rivulus.leads.Survey;
@@ -63,11 +64,18 @@ public final class Grounds {
         for (Device device : survey.devices()) {
             names.put(device.id(), device.name());
             if (isEarthed(survey, device)) join(device.id(), EARTH);
+            rack(survey, device).ifPresent(rack -> join(device.id(), rack.id()));
         }
         for (LeadReport lead : survey.leads()) {
             if (isAudio(lead) || !lead.joins() || isIdleCharger(lead)) continue;
             join(lead);
         }
+    }
+
+    /// The rack that a device is screwed into, chassis to chassis.
+    private static Optional<Device> rack(Survey survey, Device device) {
+        return survey.device(device.outlet())
+                .filter(rack -> survey.template(rack).power().joinsChassis());
     }
 
     /// Whether a device is joined to the safety earth by its plug as it runs now.
@@ -101,7 +109,11 @@ public final class Grounds {
 
     /// The voltage that drives the ring: by where its machines are plugged in.
     private double betweenMv(LeadReport lead, List<String> round) {
-        if (!round.contains(EARTH)) return Hum.SAME_PLACE_MV;
+        boolean racked =
+                round.stream()
+                        .flatMap(id -> survey.device(id).stream())
+                        .anyMatch(device -> survey.template(device).power().joinsChassis());
+        if (!round.contains(EARTH)) return racked ? Hum.SAME_STRIP_MV : Hum.SAME_PLACE_MV;
         int at = round.indexOf(EARTH);
         Device one = survey.device(round.get(at - 1)).orElseThrow();
         Device other = survey.device(round.get(at + 1)).orElseThrow();

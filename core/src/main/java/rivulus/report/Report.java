@@ -22,6 +22,7 @@ import rivulus.show.Ref;
 import rivulus.show.Rig;
 import rivulus.show.Show;
 import rivulus.show.Turn;
+import rivulus.timing.DelayBudget;
 
 /// What was found, as plain maps, lists, text and numbers, ready to be written as JSON. Levels and
 /// times are rounded to hundredths; silence is null.
@@ -252,7 +253,21 @@ public final class Report {
                 "minMs", number(way.minMs()),
                 "maxMs", number(way.maxMs()),
                 "words", way.words(),
+                "parts", parts(way),
                 "steps", steps);
+    }
+
+    /// What the delay of a way is made of.
+    private static List<Object> parts(Way way) {
+        List<Object> parts = new ArrayList<>();
+        for (DelayBudget.Part part : DelayBudget.of(way).parts())
+            parts.add(
+                    map(
+                            "what", part.what(),
+                            "ms", number(part.delay().ms()),
+                            "minMs", number(part.delay().minMs()),
+                            "maxMs", number(part.delay().maxMs())));
+        return parts;
     }
 
     private static Map<String, Object> step(

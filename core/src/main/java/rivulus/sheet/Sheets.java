@@ -15,6 +15,7 @@ import rivulus.gear.Power;
 import rivulus.leads.Survey;
 import rivulus.rig.RigProof;
 import rivulus.show.Device;
+import rivulus.timing.BufferAdvice;
 import rivulus.words.Words;
 
 /// Draws up the sheets of a proven rig.
@@ -130,7 +131,8 @@ public final class Sheets {
                         proof.scenes().getFirst(),
                         catalogue,
                         Optional.empty(),
-                        Optional.empty());
+                        Optional.empty(),
+                        BufferAdvice.USUAL_WANTED_MS);
         for (RigLayer layer : List.of(RigLayer.POWER, RigLayer.EARTHS)) {
             if (layer == RigLayer.EARTHS && !survey.devices().isEmpty()) parts.add(drawing(layer));
             for (RigPage.Section section : pages.of(layer).sections()) parts.add(table(section));

@@ -49,7 +49,8 @@ public final class Words {
         return shortest(metres) + THIN + "m";
     }
 
-    private static String shortest(double value) {
+    /// A figure with one decimal, or none where it needs none.
+    public static String shortest(double value) {
         return signed(value, value == Math.rint(value) ? 0 : 1);
     }
 

@@ -23,6 +23,7 @@ import rivulus.rig.RigProof;
 import rivulus.rig.RigProver;
 import rivulus.show.Device;
 import rivulus.show.Show;
+import rivulus.timing.BufferAdvice;
 
 class RigDrawingTest {
     private static final double WIDTH = 660;
@@ -48,7 +49,8 @@ class RigDrawingTest {
                             scene(),
                             Demo.PROVER.catalogue(),
                             Optional.empty(),
-                            Optional.empty())
+                            Optional.empty(),
+                            BufferAdvice.USUAL_WANTED_MS)
                     .of(layer);
         }
     }
@@ -244,7 +246,13 @@ class RigDrawingTest {
         SceneProof tales = LANTERN.proof().scene("tales").orElseThrow();
         var ear = tales.show().ear("nadia");
         RigPage late =
-                new RigPages(LANTERN.rig(), tales, Demo.PROVER.catalogue(), ear, Optional.empty())
+                new RigPages(
+                                LANTERN.rig(),
+                                tales,
+                                Demo.PROVER.catalogue(),
+                                ear,
+                                Optional.empty(),
+                                BufferAdvice.USUAL_WANTED_MS)
                         .of(RigLayer.TIME);
         assertThat(text(late)).contains("How late it all is for Nadia", "network");
     }

@@ -147,7 +147,7 @@ class KnobTest {
 
     @Test
     void aMachineRunsFromWhatItsTemplateSaysFirstUnlessSomebodyChose() {
-        Power power = new Power(List.of("mains", "battery"), true, 30, 0, 55);
+        Power power = new Power(List.of("mains", "battery"), true, 30, 0, false, 55);
         assertThat(power.when("")).isEqualTo("mains");
         assertThat(power.when("battery")).isEqualTo("battery");
     }

@@ -182,6 +182,23 @@ class FeedingTest {
     }
 
     @Test
+    void machinesInOneRackShareItsChassisThoughNeitherIsEarthed() {
+        String pair =
+                """
+                place hall
+                r %s @hall
+                a headphone-amplifier @hall outlet:r
+                d two-mic-desk @hall outlet:r
+                d/out a/in 2
+                """;
+        assertThat(Grounds.rings(survey(pair.formatted("outlet-strip")))).isEmpty();
+        List<Ring> rings = Grounds.rings(survey(pair.formatted("equipment-rack")));
+        assertThat(rings).singleElement();
+        assertThat(rings.getFirst().round()).contains("r");
+        assertThat(rings.getFirst().hum().belowDb()).isGreaterThan(60);
+    }
+
+    @Test
     void oneStripForBothMakesTheHumFarLess() {
         String ring =
                 """

@@ -25,6 +25,7 @@ import rivulus.leads.Fault;
 import rivulus.leads.Joining;
 import rivulus.leads.LeadReport;
 import rivulus.rig.RigEdit;
+import rivulus.rig.RigFinding;
 import rivulus.show.Device;
 import rivulus.show.Place;
 import rivulus.words.Words;
@@ -38,6 +39,7 @@ final class LeadsBox extends VBox {
     private final TextField name = new TextField();
     private final ComboBox<String> power = new ComboBox<>();
     private final VBox leads = new VBox(8);
+    private final VBox wrong = new VBox(4);
     private final ComboBox<Device> other = choice(Device::name);
     private final VBox ways = new VBox(6);
     private final ComboBox<Place> place = choice(Place::name);
@@ -111,6 +113,7 @@ final class LeadsBox extends VBox {
                         plugged,
                         toBuy,
                         failure,
+                        wrong,
                         Look.text("Join to", "group-title"),
                         other,
                         ways,
@@ -178,6 +181,15 @@ final class LeadsBox extends VBox {
         toBuy.setSelected(chosen.toBuy());
         Look.show(toBuy, chosen.on().isEmpty());
         failure.setText(picture.failure().map(Failure::words).orElse(""));
+        wrong.getChildren().clear();
+        for (RigFinding finding : picture.rig().findingsOf(chosen.id()))
+            wrong.getChildren()
+                    .add(
+                            new HBox(
+                                    6,
+                                    Marks.of(finding.severity()),
+                                    Look.block(finding.sentence(), WIDTH, "order")));
+        Look.show(wrong, !wrong.getChildren().isEmpty());
         leads.getChildren().clear();
         List<LeadReport> own = picture.rig().leadsOf(chosen.id());
         for (LeadReport lead : own) leads.getChildren().add(row(lead));

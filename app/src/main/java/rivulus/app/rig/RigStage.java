@@ -4,6 +4,7 @@ import javafx.beans.binding.Bindings;
 import javafx.geometry.Pos;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
+import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
 import javafx.scene.layout.HBox;
@@ -15,6 +16,7 @@ import rivulus.app.session.Picture;
 import rivulus.app.session.Session;
 import rivulus.chart.RigLayer;
 import rivulus.check.Names;
+import rivulus.words.Words;
 
 /// The gear by place, drawn; what the chosen ear depends on, or the chosen source passes, is lit. A
 /// layer over it shows leads, power, earths, time or computers, and says beside it what they come
@@ -27,6 +29,9 @@ public final class RigStage extends VBox {
     private final RigChart chart;
     private final RigPageBox page;
     private final HBox layers = new HBox();
+    private final TextField wanted = new TextField("10");
+    private final HBox round =
+            new HBox(6, Look.text("Round trip wanted", "soft"), wanted, Look.text("ms", "soft"));
     private final Label words = Look.paragraph("", "soft", "legend");
 
     /// The stage of a session.
@@ -38,7 +43,12 @@ public final class RigStage extends VBox {
         layers.getStyleClass().add("layers");
         layers.setId("layers");
         layers.setAlignment(Pos.CENTER_LEFT);
-        HBox head = new HBox(16, Look.text("The rig", "stage-title"), layers);
+        wanted.setId("wanted-ms");
+        wanted.setPrefColumnCount(4);
+        wanted.setAccessibleText("How long a round trip may be, in milliseconds");
+        wanted.setOnAction(_ -> want());
+        round.setAlignment(Pos.CENTER_LEFT);
+        HBox head = new HBox(16, Look.text("The rig", "stage-title"), layers, round);
         head.setAlignment(Pos.BASELINE_LEFT);
         ScrollPane above = scroll(chart, "rig-scroll");
         above.prefHeightProperty().bind(chart.prefHeightProperty().add(2));
@@ -81,7 +91,19 @@ public final class RigStage extends VBox {
         }
     }
 
+    /// A round trip that is no length of time is taken back.
+    private void want() {
+        try {
+            double ms = Double.parseDouble(wanted.getText().strip().replace(',', '.'));
+            if (ms > 0 && ms <= 1000) session.wantedMs().set(ms);
+        } catch (NumberFormatException noTime) {
+            // taken back below
+        }
+        wanted.setText(Words.shortest(session.wantedMs().get()));
+    }
+
     private void fill(Picture picture) {
+        Look.show(round, session.layer().get() == RigLayer.TIME);
         chart.show(picture);
         if (picture == null) return;
         words.setText(legend(picture));

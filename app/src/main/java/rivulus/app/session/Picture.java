@@ -52,8 +52,14 @@ public record Picture(
     /// What is chosen.
     ///
     /// @param layer the layer of the rig; empty while another stage is looked at
+    /// @param wantedMs how long a round trip may be where buffers are advised on
     record Choice(
-            String scene, String ear, String source, String device, Optional<RigLayer> layer) {}
+            String scene,
+            String ear,
+            String source,
+            String device,
+            Optional<RigLayer> layer,
+            double wantedMs) {}
 
     static Picture of(Proof proof, Choice choice, Catalogue catalogue, RigProver rigs) {
         Show show = proof.show();
@@ -83,7 +89,8 @@ public record Picture(
                                                         scene,
                                                         catalogue,
                                                         Optional.ofNullable(ear),
-                                                        Optional.ofNullable(source))
+                                                        Optional.ofNullable(source),
+                                                        choice.wantedMs())
                                                 .of(layer)),
                 rig,
                 show.rig()

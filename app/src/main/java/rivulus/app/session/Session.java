@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
+import javafx.beans.property.DoubleProperty;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.beans.property.ReadOnlyBooleanWrapper;
@@ -14,6 +15,7 @@ import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.ReadOnlyStringProperty;
 import javafx.beans.property.ReadOnlyStringWrapper;
+import javafx.beans.property.SimpleDoubleProperty;
 import javafx.beans.property.SimpleObjectProperty;
 import javafx.beans.property.SimpleStringProperty;
 import javafx.beans.property.StringProperty;
@@ -57,6 +59,7 @@ import rivulus.show.Scene;
 import rivulus.show.Show;
 import rivulus.show.Turn;
 import rivulus.signal.KnobUse;
+import rivulus.timing.BufferAdvice;
 
 /// The one show that is open, what is chosen in it, what was proven of it and what was done to it.
 /// All views look at this and at nothing else.
@@ -90,6 +93,7 @@ public final class Session implements AutoCloseable {
     private final ReadOnlyStringWrapper lastDone = new ReadOnlyStringWrapper("");
     private final ObjectProperty<Stage> stage = new SimpleObjectProperty<>(Stage.MIXES);
     private final ObjectProperty<RigLayer> layer = new SimpleObjectProperty<>(RigLayer.LEADS);
+    private final DoubleProperty wantedMs = new SimpleDoubleProperty(BufferAdvice.USUAL_WANTED_MS);
     private final StringProperty ear = new SimpleStringProperty("");
     private final StringProperty source = new SimpleStringProperty("");
     private final StringProperty scene = new SimpleStringProperty("");
@@ -127,6 +131,7 @@ public final class Session implements AutoCloseable {
         }
         preview.addListener((_, _, _) -> draw());
         layer.addListener((_, _, _) -> draw());
+        wantedMs.addListener((_, _, _) -> draw());
         stage.addListener((_, _, _) -> draw());
         show.addListener((_, _, now) -> catalogue.set(catalogueOf(now)));
         shelving.ask(_ -> Library.in(settings.library()), this::shelve);
@@ -276,6 +281,11 @@ public final class Session implements AutoCloseable {
     /// What is laid over the drawing of the rig.
     public ObjectProperty<RigLayer> layer() {
         return layer;
+    }
+
+    /// How long a round trip may be where buffers are advised on, in ms.
+    public DoubleProperty wantedMs() {
+        return wantedMs;
     }
 
     /// The chosen ear's id.
@@ -584,7 +594,8 @@ public final class Session implements AutoCloseable {
                         ear.get(),
                         source.get(),
                         device.get(),
-                        Optional.of(layer.get()).filter(_ -> stage.get() == Stage.RIG));
+                        Optional.of(layer.get()).filter(_ -> stage.get() == Stage.RIG),
+                        wantedMs.get());
         drawing.ask(_ -> Picture.of(seen, choice, prover.catalogue(), rigs), picture::set);
     }
 
