@@ -191,22 +191,42 @@ public record RigDrawing(
                             default -> middle;
                         })
                         .add(device);
-            middle.sort(Comparator.comparingInt(device -> rank.getOrDefault(device.id(), 0)));
+            List<List<Device>> columns = columns(middle);
+            int deepest = columns.stream().mapToInt(List::size).max().orElse(0);
             int atLeft = middle.isEmpty() && left.size() > 3 ? 2 : 1;
             int atRight = middle.isEmpty() && right.size() > 2 ? 2 : 1;
-            int rows =
-                    Math.max(
-                            Math.max(rows(left, atLeft), rows(right, atRight)),
-                            rows(middle, MIDDLE_COLUMNS));
+            int rows = Math.max(Math.max(rows(left, atLeft), rows(right, atRight)), deepest);
             double top = y + TITLE;
             for (int i = 0; i < left.size(); i++) put(left.get(i), i % atLeft, top, i / atLeft);
             for (int i = 0; i < right.size(); i++)
                 put(right.get(i), COLUMNS - atRight + i % atRight, top, i / atRight);
-            for (int i = 0; i < middle.size(); i++)
-                put(middle.get(i), 1 + i % MIDDLE_COLUMNS, top, i / MIDDLE_COLUMNS);
+            for (int c = 0; c < MIDDLE_COLUMNS; c++)
+                for (int row = 0; row < columns.get(c).size(); row++)
+                    put(columns.get(c).get(row), 1 + c, top, row);
             double height = heightOf(rows);
             bands.add(new Band(title, 0, y, width, height));
             y += height + BETWEEN_BANDS;
+        }
+
+        /// The machines between, by how far along the sound they stand; what is new to the rig does
+        /// not move the others. A column that would be much deeper than the rest spills over.
+        private List<List<Device>> columns(List<Device> middle) {
+            List<Integer> ranks = rank.values().stream().distinct().sorted().toList();
+            List<List<Device>> columns = new ArrayList<>();
+            for (int c = 0; c < MIDDLE_COLUMNS; c++) columns.add(new ArrayList<>());
+            for (Device device : middle) {
+                int at = Math.max(0, ranks.indexOf(rank.getOrDefault(device.id(), 0)));
+                int column = ranks.isEmpty() ? 0 : at * MIDDLE_COLUMNS / ranks.size();
+                columns.get(column).add(device);
+            }
+            int most = (middle.size() + MIDDLE_COLUMNS - 1) / MIDDLE_COLUMNS + 1;
+            for (List<Device> column : columns)
+                while (column.size() > most)
+                    columns.stream()
+                            .min(Comparator.comparingInt(List::size))
+                            .orElseThrow()
+                            .add(column.removeLast());
+            return columns;
         }
 
         private static int rows(List<Device> devices, int columns) {

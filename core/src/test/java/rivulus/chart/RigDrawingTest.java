@@ -19,6 +19,7 @@ import rivulus.check.Severity;
 import rivulus.file.DemoShows;
 import rivulus.file.Templates;
 import rivulus.power.Grounds;
+import rivulus.rig.RigEdits;
 import rivulus.rig.RigProof;
 import rivulus.rig.RigProver;
 import rivulus.show.Device;
@@ -264,6 +265,20 @@ class RigDrawingTest {
             assertThat(empty.drawing(Lit.NOTHING, layer).boxes()).isEmpty();
             assertThat(empty.page(layer)).isNotNull();
         }
+    }
+
+    @Test
+    void whatIsNewToTheRigLeavesTheOthersInTheirColumns() {
+        Show more =
+                new RigEdits(LANTERN.rig().show(), Demo.PROVER.catalogue())
+                        .add("pocket-recorder", "workroom")
+                        .after();
+        RigDrawing before = LANTERN.drawing(Lit.NOTHING, RigLayer.LEADS);
+        RigDrawing after = Proven.of(more).drawing(Lit.NOTHING, RigLayer.LEADS);
+        for (RigDrawing.Box box : before.boxes())
+            assertThat(box(after, box.device().id()).x())
+                    .as(box.device().name())
+                    .isEqualTo(box.x());
     }
 
     @Test
