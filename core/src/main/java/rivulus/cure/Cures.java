@@ -107,13 +107,14 @@ public final class Cures {
         int trialsLeft = MOST_TRIALS;
         while (trialsLeft-- > 0 && !open.isEmpty() && !cancelled.getAsBoolean()) {
             Plan plan = open.poll();
-            if (!cures.isEmpty() && plan.effort() > cures.getFirst().effort() + WORTH_OFFERING)
-                break;
+            if (plan.effort() > mostEffort(cures)) break;
             if (cures.stream().anyMatch(c -> plan.turns().containsAll(c.turns()))) continue;
             Proof proof = prover.prove(base.show().with(plan.turns()), plan.seenFrom());
             Plan proven = new Plan(plan.settings(), plan.turns(), plan.effort(), proof);
             if (!troubles(proof).isEmpty()) {
-                if (plan.turns().size() < MOST_TURNS) suggest(proven, open, tried);
+                // one turn more costs at least one
+                boolean worthMore = plan.effort() < mostEffort(cures);
+                if (worthMore && plan.turns().size() < MOST_TURNS) suggest(proven, open, tried);
             } else if (!weakens(proof)) {
                 if (cures.isEmpty()) trialsLeft = Math.min(trialsLeft, TRIALS_FOR_OTHERS);
                 cures.add(cure(proven));
@@ -126,6 +127,11 @@ public final class Cures {
                         .thenComparingInt(this::bluntness)
                         .thenComparingInt(this::placeOnTheGear));
         return different(cures).stream().limit(most).toList();
+    }
+
+    /// What a cure may cost beside those that have been found.
+    private static int mostEffort(List<Cure> found) {
+        return found.isEmpty() ? Integer.MAX_VALUE : found.getFirst().effort() + WORTH_OFFERING;
     }
 
     /// Of cures that sound the same only the first is worth offering, and of the others only those

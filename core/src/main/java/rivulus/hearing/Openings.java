@@ -6,16 +6,17 @@ import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.PriorityQueue;
 import java.util.Set;
 import java.util.stream.Collectors;
 import rivulus.gear.Knob;
 import rivulus.gear.Setting;
 import rivulus.show.Ref;
-import rivulus.signal.KnobUse;
 import rivulus.signal.Leg;
 import rivulus.signal.Positions;
 import rivulus.signal.SignalGraph;
@@ -36,6 +37,8 @@ public final class Openings {
 
     private final SignalGraph graph;
     private final Positions positions;
+    /// What opens each closed leg, as far as it has been asked for.
+    private final Map<Leg.Govern, Optional<Setting>> openers = new IdentityHashMap<>();
 
     private Openings(SignalGraph graph, Positions positions) {
         this.graph = graph;
@@ -88,19 +91,27 @@ public final class Openings {
         for (int steps = 0; steps < MOST_STEPS && !open.isEmpty() && found.size() < most; steps++) {
             Trail trail = open.poll();
             if (!found.isEmpty() && trail.effort > found.getFirst().effort() + WORTH_SHOWING) break;
-            Set<Map<Integer, Setting>> sets =
-                    entered.computeIfAbsent(trail.point, _ -> new HashSet<>());
-            if (sets.size() >= MOST_SETS || !sets.add(trail.turned)) continue;
+            if (isKnown(trail, entered)) continue;
+            entered.computeIfAbsent(trail.point, _ -> new HashSet<>()).add(trail.turned);
             if (targets.contains(trail.point) && trail.leg != null) {
                 if (!trail.turned.isEmpty() && holds(trail) && answered.add(trail.turned))
                     found.add(opening(trail));
                 continue;
             }
             for (Leg leg : graph.legsFrom(trail.point)) {
-                if (leading.contains(leg.to()) && !trail.passes(leg.to())) extend(trail, leg, open);
+                if (!leading.contains(leg.to())) continue;
+                Trail next = extend(trail, leg);
+                if (next != null && !isKnown(next, entered) && !trail.passes(leg.to()))
+                    open.add(next);
             }
         }
         return found;
+    }
+
+    /// Whether nothing new would be learnt at the end of a trail.
+    private static boolean isKnown(Trail trail, Map<Ref, Set<Map<Integer, Setting>>> entered) {
+        Set<Map<Integer, Setting>> sets = entered.get(trail.point);
+        return sets != null && (sets.size() >= MOST_SETS || sets.contains(trail.turned));
     }
 
     /// Every point from which a target can be reached at all, however the knobs stand.
@@ -114,35 +125,39 @@ public final class Openings {
         return leading;
     }
 
-    private void extend(Trail trail, Leg leg, PriorityQueue<Trail> open) {
-        Map<Integer, Setting> turned = new LinkedHashMap<>(trail.turned);
+    /// The trail with one leg more, every knob turned that closes it; null where none opens it, or
+    /// too little would come through.
+    private Trail extend(Trail trail, Leg leg) {
+        Map<Integer, Setting> turned = trail.turned;
         int effort = trail.effort;
         double db = leg.gainDb();
         double ms = trail.ms + leg.delay().ms();
         for (Leg.Govern govern : leg.governors()) {
             Setting stands = turned.getOrDefault(govern.knob(), positions.get(govern.knob()));
             if (!govern.governor().opens(stands)) {
-                if (turned.containsKey(govern.knob())) return;
-                KnobUse use = graph.knobs().get(govern.knob());
-                Setting opener = opener(use.knob(), govern, stands);
-                if (opener == null) return;
-                turned.put(govern.knob(), opener);
-                effort += use.knob().effort();
-                stands = opener;
+                if (turned.containsKey(govern.knob())) return null;
+                Optional<Setting> opener = openers.computeIfAbsent(govern, this::opener);
+                if (opener.isEmpty()) return null;
+                if (turned == trail.turned) turned = new LinkedHashMap<>(turned);
+                stands = opener.get();
+                turned.put(govern.knob(), stands);
+                effort += graph.knobs().get(govern.knob()).knob().effort();
             }
             db += govern.governor().gainDb(stands);
             ms += govern.governor().delayMs(stands);
         }
         double after = trail.db + db;
-        if (after < FAINTEST_DB) return;
-        open.add(new Trail(leg.to(), leg, trail, turned, effort, after, ms));
+        if (after < FAINTEST_DB) return null;
+        return new Trail(leg.to(), leg, trail, turned, effort, after, ms);
     }
 
-    private static Setting opener(Knob knob, Leg.Govern govern, Setting stands) {
+    private Optional<Setting> opener(Leg.Govern govern) {
+        Knob knob = graph.knobs().get(govern.knob()).knob();
         if (knob instanceof Knob.Level level)
-            return new Setting.Level(Math.clamp(0, level.minDb(), level.maxDb()));
-        for (Setting other : knob.others(stands)) if (govern.governor().opens(other)) return other;
-        return null;
+            return Optional.of(new Setting.Level(Math.clamp(0, level.minDb(), level.maxDb())));
+        return knob.others(positions.get(govern.knob())).stream()
+                .filter(govern.governor()::opens)
+                .findFirst();
     }
 
     /// Whether every leg is open with all turns made: a later turn may have closed an earlier leg.

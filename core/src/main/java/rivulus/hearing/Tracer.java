@@ -32,13 +32,13 @@ public final class Tracer {
     private Kinship kinship;
     private int toFollow;
 
-    private Tracer(LiveGraph live) {
+    private Tracer(LiveGraph live, Listened listened) {
         this.live = live;
         SignalGraph graph = live.graph();
         this.bands = graph.bands();
         this.order = FlowOrder.of(live);
         this.cuts = order.cuts();
-        this.listened = Listened.of(graph);
+        this.listened = listened;
         this.flow = new Flow(live, order, cuts, listened.nodes());
         Flow.Field[] fromCuts = new Flow.Field[cuts.length];
         for (int k = 0; k < cuts.length; k++) fromCuts[k] = flow.fromCut(cuts[k]);
@@ -66,17 +66,18 @@ public final class Tracer {
 
     /// Traces a live graph from nothing.
     public static Tracer of(LiveGraph live) {
-        return new Tracer(live);
+        return new Tracer(live, Listened.of(live.graph()));
     }
 
     /// Traces a live graph, taking over from another state of the same graph what does not differ:
     /// the hearings of sources that do not lie upstream of a difference, and of ears that do not
     /// lie downstream.
     ///
-    /// @param kindred tracers of other states of the same [SignalGraph]; the nearest is used
+    /// @param kindred tracers of other states of the same [SignalGraph], at least one; the nearest
+    ///     is used
     /// @throws IllegalArgumentException if one belongs to another graph
     public static Tracer after(LiveGraph live, List<Tracer> kindred) {
-        Tracer tracer = new Tracer(live);
+        Tracer tracer = new Tracer(live, kindred.getFirst().listened);
         for (Tracer other : kindred) {
             Kinship kinship = Kinship.between(live, other);
             if (tracer.kinship == null || kinship.cost() < tracer.kinship.cost())
@@ -120,7 +121,7 @@ public final class Tracer {
 
     /// Only what goes round in a live graph; no source is followed.
     static List<Loop> loopsOf(LiveGraph live) {
-        return new Tracer(live).loops;
+        return of(live).loops;
     }
 
     /// What an ear hears of a source.
