@@ -108,7 +108,8 @@ class BenchTest {
             assertThat(folder.resolve("templates/pocket-recorder-own.json")).exists();
         }
         try (Hand hand = Hand.atDemo(folder)) {
-            assertThat(hand.session().catalogue().get().find("pocket-recorder-own")).isPresent();
+            assertThat(hand.session().shelf().catalogue().get().find("pocket-recorder-own"))
+                    .isPresent();
             hand.act(
                     () ->
                             hand.session()
@@ -120,7 +121,7 @@ class BenchTest {
             open(hand, "pocket-recorder-own");
             press(hand, "#bench-drop");
             assertThat(folder.resolve("templates/pocket-recorder-own.json")).doesNotExist();
-            assertThat(hand.session().library().get().kinds()).isEmpty();
+            assertThat(hand.session().shelf().library().get().kinds()).isEmpty();
         }
     }
 

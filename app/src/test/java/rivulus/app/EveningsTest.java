@@ -52,6 +52,7 @@ class EveningsTest {
             hand.press(KeyCode.ENTER);
             assertThat(hand.session().show().get().title()).isEqualTo("Map-room screening");
             assertThat(hand.textIn("#side")).contains("twice");
+            hand.awaitFixes();
             hand.press(KeyCode.CONTROL, KeyCode.ENTER);
             assertThat(hand.session().lastDone().get())
                     .isEqualTo("Set Streaming program · input capture 1 to monitor only");

@@ -47,6 +47,7 @@ class FilesTest {
             hand.willAnswer(file);
             hand.press(KeyCode.CONTROL, KeyCode.O);
             assertThat(hand.textsIn("#show-title")).containsExactly("The language café");
+            hand.awaitFixes();
             hand.press(KeyCode.CONTROL, KeyCode.ENTER);
             assertThat(hand.textsIn("#show-title")).containsExactly("The language café *");
             hand.willAnswer(other);
@@ -67,6 +68,7 @@ class FilesTest {
     void unsavedChangesAreAskedAboutAndNeverLost() {
         try (Hand hand = Hand.atNewWindow(folder)) {
             hand.act(() -> hand.window().open(file));
+            hand.awaitFixes();
             hand.press(KeyCode.CONTROL, KeyCode.ENTER);
             hand.press(KeyCode.CONTROL, KeyCode.N);
             assertThat(hand.textIn("#panel")).contains("Save “The language café” first?");
@@ -99,6 +101,7 @@ class FilesTest {
         Path elsewhere = folder.resolve("elsewhere.rivulus");
         try (Hand hand = Hand.atNewWindow(folder)) {
             hand.act(() -> hand.window().open(file));
+            hand.awaitFixes();
             hand.press(KeyCode.CONTROL, KeyCode.ENTER);
             hand.press(KeyCode.CONTROL, KeyCode.S);
             assertThat(hand.textIn("#panel")).contains("The show is not saved", "read-only");

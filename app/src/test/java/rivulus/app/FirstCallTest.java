@@ -26,6 +26,7 @@ class FirstCallTest {
             assertThat(hand.textsIn("#findings"))
                     .contains("Findings for Nadia", "No caller can talk against it.");
 
+            hand.awaitFixes();
             hand.press(KeyCode.CONTROL, KeyCode.F);
             assertThat(hand.textIn("#ears")).as("previewed").doesNotContain("herself");
             assertThat(hand.session().dirty().get()).as("nothing is done yet").isFalse();

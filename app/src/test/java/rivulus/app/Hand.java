@@ -37,9 +37,10 @@ import rivulus.file.Journal;
 import rivulus.file.Templates;
 
 /// A hand on keyboard and mouse before the real window, and an eye on what it shows. Nothing
-/// sleeps: the hand waits until the window has settled.
+/// sleeps: the hand waits until the window shows what was asked for, and for fixes where
+/// [#awaitFixes()] says so.
 final class Hand implements AutoCloseable {
-    private static final Duration PATIENCE = Duration.ofSeconds(60);
+    private static final Duration PATIENCE = Duration.ofMinutes(3);
     private static final long POLL_NANOS = 2_000_000;
     private static final CountDownLatch STARTED = new CountDownLatch(1);
     private static final Prover PROVER =
@@ -190,10 +191,19 @@ final class Hand implements AutoCloseable {
                 });
     }
 
-    /// Waits until nothing is being worked out and the window has drawn it.
-    void settle() {
+    /// Waits until all is shown, fixes that are still searched aside.
+    private void settle() {
+        settle(session::isShown);
+    }
+
+    /// Waits until every fix has been found.
+    void awaitFixes() {
+        settle(session::isSettled);
+    }
+
+    private void settle(BooleanSupplier condition) {
         for (int pass = 0; pass < 2; pass++) {
-            await(session::isSettled);
+            await(condition);
             onFx(() -> null);
         }
         onFx(

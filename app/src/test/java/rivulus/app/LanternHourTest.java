@@ -20,6 +20,7 @@ class LanternHourTest {
             assertThat(hand.textIn("#watercourse"))
                     .contains("Nadia's kitchen", "Show desk", "296\u202Fms");
             assertThat(hand.textIn("#ruler")).contains("in the head", "296\u202Fms later");
+            hand.awaitFixes();
             assertThat(hand.textIn("#findings"))
                     .contains(
                             "No caller can talk against it.",
@@ -33,6 +34,7 @@ class LanternHourTest {
         try (Hand hand = Hand.atDemo(folder)) {
             int cures = 0;
             while (!hand.session().proof().get().findings().isEmpty() && cures < 12) {
+                hand.awaitFixes();
                 hand.press(KeyCode.CONTROL, KeyCode.ENTER);
                 hand.press(KeyCode.CONTROL, KeyCode.J);
                 cures++;

@@ -28,6 +28,7 @@ class RigStageTest {
             hand.press(KeyCode.CONTROL, KeyCode.DIGIT2);
             assertThat(hand.textIn("#gear-pane")).contains("closes a ring of grounds");
             int leads = show(hand).rig().cables().size();
+            hand.awaitFixes();
             hand.focus(".rig-fix");
             hand.press(KeyCode.SPACE);
             assertThat(show(hand).rig().cables()).hasSize(leads + 1);
@@ -183,6 +184,7 @@ class RigStageTest {
         try (Hand hand = Hand.atDemo(folder)) {
             assertThat(hand.textIn("#side")).contains("The rig", "closes a ring of grounds");
             hand.act(() -> hand.session().stage().set(Stage.MIXES));
+            hand.awaitFixes();
             hand.press(KeyCode.CONTROL, KeyCode.F);
             for (int i = 0; i < 12 && hand.session().stage().get() != Stage.RIG; i++) {
                 hand.press(KeyCode.TAB);
@@ -346,6 +348,7 @@ class RigStageTest {
             assertThat(((TextField) hand.find("#wanted-ms")).getText()).isEqualTo("10");
             hand.click("#layer-computers");
             assertThat(hand.textIn("#rig-page")).contains("Stream tower");
+            hand.awaitFixes();
             hand.press(KeyCode.CONTROL, KeyCode.ENTER);
             assertThat(hand.session().lastDone().get()).contains("isolator");
             assertThat(hand.textIn("#gear-pane")).doesNotContain("ring of grounds");

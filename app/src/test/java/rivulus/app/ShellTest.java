@@ -125,6 +125,7 @@ class ShellTest {
     @Test
     void tabReachesRailFindingsScenesAndFind() {
         try (Hand hand = Hand.atDemo(folder)) {
+            hand.awaitFixes();
             hand.press(KeyCode.CONTROL, KeyCode.E);
             List<String> reached = new ArrayList<>();
             for (int i = 0; i < 40; i++) {
@@ -136,6 +137,17 @@ class ShellTest {
                     .anyMatch(s -> s.contains("cure"))
                     .anyMatch(s -> s.contains("scene"))
                     .contains("find", "ears");
+        }
+    }
+
+    @Test
+    void theKeyForTheBestSaysWhyItDoesNothing() {
+        try (Hand hand = Hand.atShow(folder, "archive-interviews-repaired")) {
+            hand.awaitFixes();
+            hand.press(KeyCode.CONTROL, KeyCode.ENTER);
+            assertThat(hand.textsIn("#last-done"))
+                    .containsExactly("Nothing is offered here to be taken");
+            assertThat(hand.session().dirty().get()).isFalse();
         }
     }
 

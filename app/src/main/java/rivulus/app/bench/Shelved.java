@@ -24,8 +24,9 @@ record Shelved(String id, String name, String shelf, boolean own, Supplier<Templ
     static List<Shelved> all(Session session) {
         List<Shelved> all = new ArrayList<>();
         for (OwnTemplate own : session.show().get().templates()) all.add(of(own, WITH_SHOW));
-        for (OwnTemplate own : session.library().get().kinds()) all.add(of(own, IN_LIBRARY));
-        session.catalogue().get().templates().values().stream()
+        for (OwnTemplate own : session.shelf().library().get().kinds())
+            all.add(of(own, IN_LIBRARY));
+        session.shelf().catalogue().get().templates().values().stream()
                 .sorted(Comparator.comparing(Template::name))
                 .filter(template -> Templates.isShipped(template.id()))
                 .forEach(

@@ -80,7 +80,7 @@ public final class TemplateBench extends StackPane {
         checked.setId("bench-check");
         getChildren().add(card);
         addEventFilter(KeyEvent.KEY_PRESSED, this::key);
-        session.library().addListener((_, _, _) -> fillKinds());
+        session.shelf().library().addListener((_, _, _) -> fillKinds());
     }
 
     private VBox shelves() {
@@ -122,9 +122,9 @@ public final class TemplateBench extends StackPane {
         keep.getStyleClass().add("first-answer");
         keep.setOnAction(_ -> keep());
         library.setId("bench-library");
-        library.setOnAction(_ -> session.keepInLibrary(draft.own(), this::say));
+        library.setOnAction(_ -> session.shelf().keep(draft.own(), this::say));
         drop.setId("bench-drop");
-        drop.setOnAction(_ -> session.dropFromLibrary(draft.own(), this::say));
+        drop.setOnAction(_ -> session.shelf().drop(draft.own(), this::say));
         export.setId("bench-export");
         export.setOnAction(_ -> export());
         goTo.setId("bench-go");
@@ -159,10 +159,11 @@ public final class TemplateBench extends StackPane {
 
     /// Reads a kind of gear from a file and puts it on the bench.
     public void open(Path file) {
-        session.openKind(
-                file,
-                own -> put(TemplateDraft.of(own), "read from " + file.getFileName(), true),
-                this::say);
+        session.papers()
+                .openKind(
+                        file,
+                        own -> put(TemplateDraft.of(own), "read from " + file.getFileName(), true),
+                        this::say);
     }
 
     private void fillKinds() {
@@ -199,7 +200,8 @@ public final class TemplateBench extends StackPane {
 
     private String freeId(String wanted) {
         String id = wanted;
-        for (int i = 2; session.catalogue().get().find(id).isPresent(); i++) id = wanted + "-" + i;
+        for (int i = 2; session.shelf().catalogue().get().find(id).isPresent(); i++)
+            id = wanted + "-" + i;
         return id;
     }
 
@@ -209,7 +211,7 @@ public final class TemplateBench extends StackPane {
 
     private void export() {
         files.toSave(draft.own().template().id() + ENDING)
-                .ifPresent(file -> session.saveKind(draft.own(), file, this::say));
+                .ifPresent(file -> session.papers().write(file, draft.own(), this::say));
     }
 
     private void put(TemplateDraft on, String where, boolean changeable) {
@@ -246,7 +248,7 @@ public final class TemplateBench extends StackPane {
         library.setDisable(!sound || !open);
         export.setDisable(!sound);
         boolean shelved =
-                session.library().get().kinds().stream()
+                session.shelf().library().get().kinds().stream()
                         .anyMatch(k -> k.template().id().equals(draft.written().get("template")));
         Look.show(drop, shelved && sound);
         keep.setText(

@@ -85,11 +85,12 @@ public final class IntakePane extends StackPane {
                         event.consume();
                     }
                 });
-        session.mixers(
-                mixers -> {
-                    into = mixers.isEmpty() ? "" : mixers.getFirst().id();
-                    fill(mixers);
-                });
+        session.papers()
+                .mixers(
+                        mixers -> {
+                            into = mixers.isEmpty() ? "" : mixers.getFirst().id();
+                            fill(mixers);
+                        });
     }
 
     private HBox answers() {
@@ -194,7 +195,7 @@ public final class IntakePane extends StackPane {
             take.setDisable(true);
             return;
         }
-        session.plan(list, matching, into, this::show);
+        session.papers().plan(list, matching, into, this::show);
     }
 
     private void show(Plan now) {

@@ -40,7 +40,7 @@ final class CatalogueBox extends VBox {
         own.setId("own-kinds");
         own.setOnAction(_ -> onKind.accept(Optional.empty()));
         getChildren().addAll(search, found, own);
-        session.catalogue().addListener((_, _, _) -> list());
+        session.shelf().catalogue().addListener((_, _, _) -> list());
         list();
     }
 
@@ -50,7 +50,7 @@ final class CatalogueBox extends VBox {
     }
 
     private List<Template> fitting() {
-        return GearSearch.find(session.catalogue().get(), search.getText());
+        return GearSearch.find(session.shelf().catalogue().get(), search.getText());
     }
 
     private void list() {
@@ -116,6 +116,11 @@ final class CatalogueBox extends VBox {
     }
 
     private boolean isComputer(String template) {
-        return session.catalogue().get().find(template).filter(Template::isComputer).isPresent();
+        return session.shelf()
+                .catalogue()
+                .get()
+                .find(template)
+                .filter(Template::isComputer)
+                .isPresent();
     }
 }

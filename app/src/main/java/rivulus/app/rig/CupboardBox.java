@@ -68,8 +68,8 @@ final class CupboardBox extends VBox {
     }
 
     void fill(Picture picture) {
-        List<String> things = new ArrayList<>(session.leads().names());
-        for (Template template : session.catalogue().get().templates().values())
+        List<String> things = new ArrayList<>(session.shelf().leads().names());
+        for (Template template : session.shelf().catalogue().get().templates().values())
             if (template.kind().equals("adapter") || template.kind().equals("isolator"))
                 things.add(template.name());
         if (!what.getItems().equals(things)) what.getItems().setAll(things);
@@ -81,7 +81,8 @@ final class CupboardBox extends VBox {
 
     private HBox row(Owned owned) {
         String name =
-                session.catalogue()
+                session.shelf()
+                        .catalogue()
                         .get()
                         .find(owned.what())
                         .map(Template::name)
@@ -128,7 +129,7 @@ final class CupboardBox extends VBox {
 
     private void put(double length) {
         String id =
-                session.catalogue().get().templates().values().stream()
+                session.shelf().catalogue().get().templates().values().stream()
                         .filter(template -> template.name().equals(what.getValue()))
                         .map(Template::id)
                         .findFirst()

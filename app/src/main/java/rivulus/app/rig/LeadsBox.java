@@ -160,7 +160,8 @@ final class LeadsBox extends VBox {
         device = chosen;
         if (!name.isFocused()) name.setText(chosen.name());
         List<String> kinds =
-                session.catalogue()
+                session.shelf()
+                        .catalogue()
                         .get()
                         .find(chosen.template())
                         .map(Template::power)
@@ -198,11 +199,16 @@ final class LeadsBox extends VBox {
         place.setValue(picture.show().place(chosen.place()).orElse(null));
         place.setDisable(chosen.place().isEmpty());
         String kind =
-                session.catalogue().get().find(chosen.template()).map(Template::kind).orElse("");
+                session.shelf()
+                        .catalogue()
+                        .get()
+                        .find(chosen.template())
+                        .map(Template::kind)
+                        .orElse("");
         instead.setValue(null);
         instead.getItems()
                 .setAll(
-                        session.catalogue().get().templates().values().stream()
+                        session.shelf().catalogue().get().templates().values().stream()
                                 .filter(t -> t.kind().equals(kind))
                                 .filter(t -> !t.id().equals(chosen.template()))
                                 .toList());
@@ -222,7 +228,8 @@ final class LeadsBox extends VBox {
     }
 
     private boolean isStrip(Device strip) {
-        return session.catalogue()
+        return session.shelf()
+                .catalogue()
                 .get()
                 .find(strip.template())
                 .filter(t -> t.power().mostWatts() > 0)

@@ -30,19 +30,8 @@ import rivulus.cure.Cure;
 import rivulus.cure.Cures;
 import rivulus.file.FileTrouble;
 import rivulus.file.Journal;
-import rivulus.file.Library;
-import rivulus.file.Lists;
-import rivulus.file.PlainFile;
 import rivulus.file.ShowFile;
-import rivulus.file.Templates;
-import rivulus.gear.Catalogue;
-import rivulus.gear.Leads;
 import rivulus.gear.Setting;
-import rivulus.gear.Template;
-import rivulus.intake.Intake;
-import rivulus.intake.Listing;
-import rivulus.intake.Matching;
-import rivulus.intake.Plan;
 import rivulus.leads.Joiner;
 import rivulus.leads.Joining;
 import rivulus.rig.RigEdit;
@@ -50,10 +39,8 @@ import rivulus.rig.RigEdits;
 import rivulus.rig.RigFinding;
 import rivulus.rig.RigFix;
 import rivulus.rig.RigProof;
-import rivulus.rig.RigProver;
 import rivulus.show.Device;
 import rivulus.show.Ear;
-import rivulus.show.OwnTemplate;
 import rivulus.show.Ref;
 import rivulus.show.Scene;
 import rivulus.show.Show;
@@ -70,7 +57,6 @@ public final class Session implements AutoCloseable {
     private static final int CURES_OFFERED = 3;
     private static final int WAYS_OFFERED = 3;
 
-    private final Prover shipped;
     private final Settings settings;
     private final Optional<Journal> journal;
     private final Work proving = new Work("prove");
@@ -79,8 +65,6 @@ public final class Session implements AutoCloseable {
     private final Work keeping = new Work("keep");
     private final Work mending = new Work("mend");
     private final Work joining = new Work("join");
-    private final Work shelving = new Work("shelve");
-    private final Work planning = new Work("plan");
     private final Work reading = new Work("read");
     private final Work writing = new Work("write");
     private final History history = new History();
@@ -104,10 +88,8 @@ public final class Session implements AutoCloseable {
     private final ObservableMap<String, List<RigFix>> rigFixes = FXCollections.observableHashMap();
     private final StringProperty joinTo = new SimpleStringProperty("");
     private final ObservableList<Joining> joinings = FXCollections.observableArrayList();
-    private final ReadOnlyObjectWrapper<Library> library;
-    private final ReadOnlyObjectWrapper<Catalogue> catalogue;
-    private Prover prover;
-    private RigProver rigs;
+    private final Shelf shelf;
+    private final Papers papers = new Papers(this);
 
     private Show saved = Show.untitled();
     private boolean choosing;
@@ -116,14 +98,9 @@ public final class Session implements AutoCloseable {
     ///
     /// @param journal where unsaved edits are kept; empty where they cannot be
     public Session(Prover prover, Settings settings, Optional<Journal> journal) {
-        this.shipped = prover;
-        this.prover = prover;
-        library =
-                new ReadOnlyObjectWrapper<>(new Library(settings.library(), List.of(), List.of()));
-        catalogue = new ReadOnlyObjectWrapper<>(prover.catalogue());
+        shelf = new Shelf(prover, settings.library(), this::say);
         this.settings = settings;
         this.journal = journal;
-        this.rigs = new RigProver(prover, Templates.leads());
         joinTo.addListener((_, _, _) -> findJoinings());
         device.addListener((_, _, _) -> joinTo.set(""));
         for (StringProperty choice : List.of(ear, source, scene, device)) {
@@ -133,8 +110,7 @@ public final class Session implements AutoCloseable {
         layer.addListener((_, _, _) -> draw());
         wantedMs.addListener((_, _, _) -> draw());
         stage.addListener((_, _, _) -> draw());
-        show.addListener((_, _, now) -> catalogue.set(catalogueOf(now)));
-        shelving.ask(_ -> Library.in(settings.library()), this::shelve);
+        show.addListener((_, _, now) -> shelf.shows(now));
     }
 
     // What is open
@@ -170,100 +146,14 @@ public final class Session implements AutoCloseable {
         return lastDone.getReadOnlyProperty();
     }
 
-    /// The prover in use.
-    public Prover prover() {
-        return prover;
+    /// The kinds of gear there are: shipped, in the library, kept with the show.
+    public Shelf shelf() {
+        return shelf;
     }
 
-    /// Every kind of gear there is: shipped, in the library, and kept with the show.
-    public ReadOnlyObjectProperty<Catalogue> catalogue() {
-        return catalogue.getReadOnlyProperty();
-    }
-
-    /// The user's own kinds of gear.
-    public ReadOnlyObjectProperty<Library> library() {
-        return library.getReadOnlyProperty();
-    }
-
-    /// The kinds of lead there are.
-    public Leads leads() {
-        return rigs.leads();
-    }
-
-    private Catalogue catalogueOf(Show of) {
-        return prover.catalogue().with(of.templates().stream().map(OwnTemplate::template).toList());
-    }
-
-    /// Takes up a library: its kinds can be used from now on.
-    private void shelve(Library now) {
-        library.set(now);
-        List<Template> own = now.kinds().stream().map(OwnTemplate::template).toList();
-        prover = shipped.with(shipped.catalogue().with(own));
-        rigs = new RigProver(prover, rigs.leads());
-        catalogue.set(catalogueOf(show.get()));
-        if (!now.troubles().isEmpty()) say("In the library: " + now.troubles().getFirst());
-    }
-
-    /// Puts a kind of gear into the library, away from the interface thread.
-    ///
-    /// @param failed told where it cannot be written
-    public void keepInLibrary(OwnTemplate own, Consumer<FileTrouble> failed) {
-        Library now = library.get();
-        shelving.ask(
-                _ -> Attempt.at(() -> now.with(own)),
-                kept ->
-                        kept.either(
-                                then -> {
-                                    shelve(then);
-                                    say("Kept in the library: " + own.template().name());
-                                },
-                                failed));
-    }
-
-    /// Takes a kind of gear out of the library, away from the interface thread.
-    public void dropFromLibrary(OwnTemplate own, Consumer<FileTrouble> failed) {
-        Library now = library.get();
-        shelving.ask(
-                _ -> Attempt.at(() -> now.without(own)),
-                dropped ->
-                        dropped.either(
-                                then -> {
-                                    shelve(then);
-                                    say("Out of the library: " + own.template().name());
-                                },
-                                failed));
-    }
-
-    /// Reads a kind of gear from a file, away from the interface thread.
-    public void openKind(Path path, Consumer<OwnTemplate> then, Consumer<FileTrouble> failed) {
-        reading.ask(_ -> Attempt.at(() -> Templates.open(path)), read -> read.either(then, failed));
-    }
-
-    /// Writes a kind of gear to a file, away from the interface thread.
-    public void saveKind(OwnTemplate own, Path path, Consumer<FileTrouble> failed) {
-        writing.ask(
-                _ ->
-                        Attempt.at(
-                                () -> {
-                                    Templates.save(own, path);
-                                    return path;
-                                }),
-                saving -> saving.either(done -> say("Wrote " + done.getFileName()), failed));
-    }
-
-    /// A show that can be opened by others: kinds of gear that are in use and in the library are
-    /// kept with it.
-    private Show whole(Show edited) {
-        List<OwnTemplate> templates = new ArrayList<>(edited.templates());
-        for (OwnTemplate own : library.get().kinds()) {
-            String id = own.template().id();
-            boolean used = edited.rig().devices().stream().anyMatch(d -> d.template().equals(id));
-            boolean kept = templates.stream().anyMatch(t -> t.template().id().equals(id));
-            if (used && !kept) templates.add(own);
-        }
-        return templates.size() == edited.templates().size()
-                ? edited
-                : edited.withTemplates(templates);
+    /// Files beside the show: sheets, lists, kinds of gear.
+    public Papers papers() {
+        return papers;
     }
 
     /// What the user likes.
@@ -361,7 +251,7 @@ public final class Session implements AutoCloseable {
     public void open(Path path, Consumer<FileTrouble> failed) {
         say("Opening " + path.getFileName() + " …");
         reading.ask(
-                _ -> Attempt.at(() -> ShowFile.open(path, prover.catalogue())),
+                _ -> Attempt.at(() -> ShowFile.open(path, shelf.prover().catalogue())),
                 opened -> opened.either(read -> take(read, path), failed));
     }
 
@@ -396,57 +286,13 @@ public final class Session implements AutoCloseable {
         lastDone.set("Saved " + path.getFileName());
     }
 
-    /// Reads a list from a file, away from the interface thread.
-    public void openList(Path path, Consumer<Listing> then, Consumer<FileTrouble> failed) {
-        reading.ask(_ -> Attempt.at(() -> Lists.open(path)), read -> read.either(then, failed));
-    }
-
-    /// Works out what a list would change, away from the interface thread.
-    ///
-    /// @param into the id of the mixer that an input list is meant for
-    public void plan(Listing list, Matching matching, String into, Consumer<Plan> then) {
-        Intake intake = intake();
-        planning.ask(_ -> intake.plan(list, matching, into), then);
-    }
-
-    /// The mixers that an input list may be meant for.
-    public void mixers(Consumer<List<Device>> then) {
-        Intake intake = intake();
-        planning.ask(_ -> intake.mixers(), then);
-    }
-
-    private Intake intake() {
-        return new Intake(show.get(), prover.catalogue(), rigs.leads());
-    }
-
-    /// Draws up what is to be written to a file.
-    public interface Contents {
-        /// The bytes, unless they cannot be had.
-        byte[] get() throws FileTrouble;
-    }
-
-    /// Writes something to a file, away from the interface thread.
-    ///
-    /// @param bytes makes what is to be written
-    /// @param failed told where it cannot be written there
-    public void write(Path file, Contents bytes, Consumer<FileTrouble> failed) {
-        writing.ask(
-                _ ->
-                        Attempt.at(
-                                () -> {
-                                    PlainFile.write(file, bytes.get());
-                                    return file;
-                                }),
-                writing -> writing.either(done -> say("Wrote " + done.getFileName()), failed));
-    }
-
     // Editing
 
     /// Does something to the show.
     ///
     /// @param name what it does, for undo: "Set Show desk · USB 1 chat feed to mix-minus"
     public void edit(String name, Show edited) {
-        Show after = whole(edited);
+        Show after = shelf.whole(edited);
         if (after.equals(show.get())) return;
         history.add(new History.Step(name, show.get(), after));
         put(after);
@@ -525,7 +371,7 @@ public final class Session implements AutoCloseable {
         dirty.set(!newShow.equals(saved));
         keepJournal();
         Proof earlier = proof.get();
-        proving.ask(_ -> wholly(prover.prove(newShow, earlier)), this::proven);
+        proving.ask(_ -> wholly(shelf.prover().prove(newShow, earlier)), this::proven);
     }
 
     /// Works every scene out here and now, off the interface thread.
@@ -596,7 +442,9 @@ public final class Session implements AutoCloseable {
                         device.get(),
                         Optional.of(layer.get()).filter(_ -> stage.get() == Stage.RIG),
                         wantedMs.get());
-        drawing.ask(_ -> Picture.of(seen, choice, prover.catalogue(), rigs), picture::set);
+        drawing.ask(
+                _ -> Picture.of(seen, choice, shelf.prover().catalogue(), shelf.rigs()),
+                picture::set);
     }
 
     /// Searches one trouble after the other, those of the chosen ear first.
@@ -612,7 +460,7 @@ public final class Session implements AutoCloseable {
                         .orElse(troubles.getFirst());
         List<Trouble> rest = troubles.stream().filter(trouble -> trouble != next).toList();
         curing.ask(
-                stale -> Cures.of(prover, done, next, CURES_OFFERED, stale),
+                stale -> Cures.of(shelf.prover(), done, next, CURES_OFFERED, stale),
                 found -> {
                     cures.put(next.id(), found);
                     searchNext(done, rest);
@@ -623,11 +471,11 @@ public final class Session implements AutoCloseable {
     private void mend(Proof done) {
         mending.ask(
                 stale -> {
-                    RigProof rig = rigs.prove(done);
+                    RigProof rig = shelf.rigs().prove(done);
                     Map<String, List<RigFix>> found = new HashMap<>();
                     for (RigFinding finding : rig.findings()) {
                         if (stale.getAsBoolean()) break;
-                        found.put(finding.id(), rigs.fixes(done, rig, finding));
+                        found.put(finding.id(), shelf.rigs().fixes(done, rig, finding));
                     }
                     return found;
                 },
@@ -660,7 +508,7 @@ public final class Session implements AutoCloseable {
 
     /// The best ways from one to the other, then those the other way round.
     private List<Joining> waysBetween(Show now, Device one, Device other) {
-        Joiner joiner = new Joiner(now, prover.catalogue(), rigs.leads());
+        Joiner joiner = new Joiner(now, shelf.prover().catalogue(), shelf.rigs().leads());
         List<Joining> ways = new ArrayList<>(joiner.ways(one, other, WAYS_OFFERED));
         ways.addAll(joiner.ways(other, one, WAYS_OFFERED));
         return ways;
@@ -673,23 +521,36 @@ public final class Session implements AutoCloseable {
 
     /// Edits of the rig as it is now.
     public RigEdits rigEdits() {
-        return new RigEdits(show.get(), prover.catalogue());
+        return new RigEdits(show.get(), shelf.prover().catalogue());
     }
 
     private List<Work> lanes() {
-        return List.of(
-                proving, drawing, curing, keeping, mending, joining, shelving, planning, reading,
-                writing);
+        return List.of(proving, drawing, keeping, joining, reading, writing, curing, mending);
+    }
+
+    /// Whether everything that was asked has been worked out and is shown, but for the fixes, which
+    /// may still be searched.
+    public boolean isShown() {
+        return settings.isKept()
+                && shelf.isSettled()
+                && papers.isSettled()
+                && lanes().stream().allMatch(lane -> lane.isIdle() || searches(lane));
     }
 
     /// Whether everything that was asked has been worked out.
     public boolean isSettled() {
-        return settings.isKept() && lanes().stream().allMatch(Work::isIdle);
+        return isShown() && lanes().stream().allMatch(Work::isIdle);
+    }
+
+    private boolean searches(Work lane) {
+        return lane == curing || lane == mending;
     }
 
     @Override
     public void close() {
         for (Work work : lanes()) work.close();
+        shelf.close();
+        papers.close();
         settings.close();
         journal.ifPresent(
                 kept -> {

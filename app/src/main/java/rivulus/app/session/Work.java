@@ -44,8 +44,11 @@ final class Work implements AutoCloseable {
                         T result = question.apply(stale);
                         Platform.runLater(
                                 () -> {
-                                    if (!stale.getAsBoolean()) answer.accept(result);
-                                    done();
+                                    try {
+                                        if (!stale.getAsBoolean()) answer.accept(result);
+                                    } finally {
+                                        done();
+                                    }
                                 });
                     } catch (RuntimeException | Error broken) {
                         done();

@@ -35,11 +35,10 @@ final class Commands {
         List<Command> all = new ArrayList<>();
         all.add(Command.of("Find something to do or to go to", "Shortcut+K", window::openPalette));
         all.add(
-                Command.when(
+                Command.of(
                         "Take the best of what is offered",
                         "Shortcut+Enter",
-                        () -> best().isPresent(),
-                        () -> best().ifPresent(Runnable::run)));
+                        () -> best().ifPresentOrElse(Runnable::run, this::sayWhyNone)));
         all.add(
                 Command.when(
                         "Go to the next ear in trouble",
@@ -180,6 +179,14 @@ final class Commands {
                 .flatMap(f -> session.rigFixes().getOrDefault(f.id(), List.of()).stream())
                 .findFirst()
                 .map(fix -> () -> session.take(fix));
+    }
+
+    /// A key that does nothing says why.
+    private void sayWhyNone() {
+        session.say(
+                session.isSettled()
+                        ? "Nothing is offered here to be taken"
+                        : "Fixes are still being tried");
     }
 
     private Optional<Cure> bestCure() {

@@ -170,7 +170,10 @@ public final class MainWindow {
 
     /// Opens one of the shows that travel with the program, as a new show without a file.
     public void openDemo(String name) {
-        orSaveFirst(() -> session.take(DemoShows.open(name, session.prover().catalogue()), null));
+        orSaveFirst(
+                () ->
+                        session.take(
+                                DemoShows.open(name, session.shelf().prover().catalogue()), null));
     }
 
     void openDemoFromStart() {
@@ -223,14 +226,16 @@ public final class MainWindow {
     }
 
     private void writeSheet(Picture picture, Sheets.Kind kind, Path file) {
-        Sheets sheets = new Sheets(picture.proof(), picture.rig(), session.prover().catalogue());
-        session.write(
-                file,
-                () -> written(sheets.of(kind), file),
-                trouble ->
-                        panel("The sheet is not written", trouble.getMessage())
-                                .answer("Write it somewhere else", () -> saveSheet(kind))
-                                .answer("Close", () -> {}));
+        Sheets sheets =
+                new Sheets(picture.proof(), picture.rig(), session.shelf().prover().catalogue());
+        session.papers()
+                .write(
+                        file,
+                        () -> written(sheets.of(kind), file),
+                        trouble ->
+                                panel("The sheet is not written", trouble.getMessage())
+                                        .answer("Write it somewhere else", () -> saveSheet(kind))
+                                        .answer("Close", () -> {}));
     }
 
     private static byte[] written(Sheet sheet, Path file) throws FileTrouble {
@@ -249,16 +254,20 @@ public final class MainWindow {
 
     /// Shows what a list would change.
     public void takeIn(Path file) {
-        session.openList(
-                file,
-                list -> {
-                    IntakePane pane =
-                            new IntakePane(
-                                    session, file.getFileName().toString(), list, this::closeTop);
-                    lay(pane);
-                    pane.focus();
-                },
-                trouble -> trouble("This list cannot be taken in", trouble));
+        session.papers()
+                .openList(
+                        file,
+                        list -> {
+                            IntakePane pane =
+                                    new IntakePane(
+                                            session,
+                                            file.getFileName().toString(),
+                                            list,
+                                            this::closeTop);
+                            lay(pane);
+                            pane.focus();
+                        },
+                        trouble -> trouble("This list cannot be taken in", trouble));
     }
 
     /// Does something at once where nothing would be lost, else asks.
