@@ -56,7 +56,7 @@ public record LeadReport(
     public List<String> facts() {
         List<String> facts = new ArrayList<>();
         facts.add(meets);
-        for (Passage passage : passages) facts.add(passage.words());
+        facts.addAll(arrivals());
         kind.filter(LeadKind::isThing)
                 .ifPresent(
                         lead ->
@@ -69,6 +69,18 @@ public record LeadReport(
             facts.add(
                     joins ? "joins the grounds of the two" : "keeps the grounds of the two apart");
         return facts;
+    }
+
+    /// What arrives; where sound goes both ways, what arrives at either end.
+    private List<String> arrivals() {
+        List<String> words = passages.stream().map(Passage::words).distinct().toList();
+        long ends = passages.stream().map(passage -> passage.to().ref()).distinct().count();
+        if (ends < 2) return words;
+        if (words.size() == 1) return List.of("both ways it " + words.getFirst());
+        return passages.stream()
+                .map(p -> "at %s it %s".formatted(p.to().device().name(), p.words()))
+                .distinct()
+                .toList();
     }
 
     /// Whether sound or data gets through it as meant.

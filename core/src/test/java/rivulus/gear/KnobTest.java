@@ -69,6 +69,20 @@ class KnobTest {
         assertThat(template.about()).as(template.id()).endsWith(".");
     }
 
+    @ParameterizedTest(name = "{0}")
+    @MethodSource("templates")
+    void whatIsActiveSaysWhatItRunsOnAndWhatRunsOnABatteryHowMuchThatHolds(Template template) {
+        Power power = template.power();
+        boolean active =
+                List.of("recorder", "desk", "computer", "loudspeaker", "hub", "battery")
+                        .contains(template.kind());
+        if (active) assertThat(power.from()).as(template.id()).doesNotContain("none");
+        if (power.from().contains("battery"))
+            assertThat(power.batteryWh()).as(template.id()).isPositive();
+        if (power.from().contains("mains"))
+            assertThat(power.watts() + power.mostWatts()).as(template.id()).isPositive();
+    }
+
     @Test
     void aLevelAddsItsDecibelsAndASwitchOpensOrCloses() {
         Governor fader = Governor.plain("fader");

@@ -62,6 +62,17 @@ class LeadReaderTest {
         assertThat(passage.words()).contains(headroom < 0 ? "too hot" : "of headroom");
     }
 
+    @Test
+    void whatArrivesIsSaidOfEitherEndWhereSoundGoesBothWays() {
+        assertThat(read("phone", "jack", "show-desk", "phone").facts())
+                .contains("both ways it arrives at −12.0\u202FdBu, 2.0\u202FdB of headroom");
+        assertThat(read("headset-4-pole", "plug", "laptop-combo", "jack").facts())
+                .anySatisfy(fact -> assertThat(fact).startsWith("at a it arrives at"))
+                .anySatisfy(fact -> assertThat(fact).startsWith("at b it arrives at"));
+        assertThat(read("dynamic-mic", "out", "show-desk", "mic1").facts())
+                .anySatisfy(fact -> assertThat(fact).startsWith("arrives at"));
+    }
+
     @ParameterizedTest(name = "{0} {1} to {2} {3}: {4}")
     @CsvSource({
         "dynamic-mic, out, show-desk, mic1, true",

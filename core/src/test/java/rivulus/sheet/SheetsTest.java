@@ -153,7 +153,7 @@ class SheetsTest {
     @Test
     void thePowerSheetAddsUpTheMainsAndWarnsOfTheSafetyEarth() {
         Sheet power = sheet(lantern, Sheets.Kind.POWER);
-        assertThat(power.table().notes().getFirst()).isEqualTo("From the mains: 380 W in all.");
+        assertThat(power.table().notes().getFirst()).isEqualTo("From the mains: 386 W in all.");
         assertThat(power.markdown())
                 .contains("Never lifted", "licensed electrician", "If a supply fails");
     }

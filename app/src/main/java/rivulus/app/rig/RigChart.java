@@ -13,6 +13,7 @@ import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.ContentDisplay;
 import javafx.scene.control.Label;
+import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Pane;
@@ -157,6 +158,7 @@ final class RigChart extends Pane {
         line.setMaxWidth(box.width() - 11);
         button.setManaged(false);
         button.resizeRelocate(box.x(), box.y(), box.width(), box.height());
+        button.setTooltip(new Tooltip(box.device().name() + "\n" + box.note()));
         button.setAccessibleText(
                 box.device().name()
                         + ", "
@@ -165,6 +167,16 @@ final class RigChart extends Pane {
         button.setOnAction(_ -> onDevice.accept(box.device().id()));
         button.addEventHandler(KeyEvent.KEY_PRESSED, event -> walk(button, event));
         getChildren().add(button);
+        button.applyCss();
+        double room = box.width() - 14 - 16 * (line.getChildren().size() - 1);
+        boolean noteIsKind = layer == RigLayer.LEADS;
+        if (noteIsKind && name.prefWidth(-1) > room) giveBothLines(name, words, note);
+    }
+
+    /// A name that is too long for a line takes that of the kind, which is told elsewhere too.
+    private static void giveBothLines(Label name, VBox words, Label note) {
+        name.setWrapText(true);
+        words.getChildren().remove(note);
     }
 
     /// To the nearest box in the direction of an arrow key.
