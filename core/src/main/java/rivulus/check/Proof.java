@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Supplier;
+import java.util.stream.Stream;
 import rivulus.show.Brief;
 import rivulus.show.Show;
 import rivulus.signal.SignalGraph;
@@ -67,7 +68,13 @@ public final class Proof {
 
     /// Every scene, in the order of the show.
     public List<SceneProof> scenes() {
-        return scenes.values().stream().map(Lazy::get).toList();
+        return eachScene().toList();
+    }
+
+    /// The first scene is worked out alone, for the others lean on it; those on all cores.
+    private Stream<SceneProof> eachScene() {
+        scenes.values().stream().findFirst().ifPresent(Lazy::get);
+        return scenes.values().parallelStream().map(Lazy::get);
     }
 
     /// The ids of the scenes, in the order of the show.
@@ -85,8 +92,8 @@ public final class Proof {
         return Optional.ofNullable(scenes.get(id)).flatMap(Lazy::ifDone);
     }
 
-    /// What is wrong in all scenes, scene by scene. The checks run on all cores.
+    /// What is wrong in all scenes, scene by scene.
     public List<Finding> findings() {
-        return scenes().parallelStream().flatMap(scene -> scene.findings().stream()).toList();
+        return eachScene().flatMap(scene -> scene.findings().stream()).toList();
     }
 }

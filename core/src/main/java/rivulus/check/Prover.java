@@ -79,21 +79,20 @@ public final class Prover {
         boolean sameBrief = kin && show.changes().equals(earlier.show().changes());
         Brief brief = sameBrief ? earlier.brief() : Brief.of(show, defaults);
         Proof proof = new Proof(show, brief, graph);
-        String previous = "";
+        String first = show.scenes().isEmpty() ? "" : show.scenes().getFirst().id();
         for (Scene scene : show.scenes()) {
-            String nearest = previous;
             proof.add(
                     scene.id(),
                     () -> {
                         List<Tracer> kindred = new ArrayList<>();
                         if (kin) earlier.scene(scene.id()).ifPresent(s -> kindred.add(s.tracer()));
-                        (kindred.isEmpty() ? proof.scene(nearest) : proof.ifDone(nearest))
-                                .ifPresent(s -> kindred.add(s.tracer()));
+                        if (!scene.id().equals(first))
+                            (kindred.isEmpty() ? proof.scene(first) : proof.ifDone(first))
+                                    .ifPresent(s -> kindred.add(s.tracer()));
                         Positions positions = Positions.of(graph, show, scene);
                         Tracer tracer = trace(graph, positions, kindred);
                         return new SceneProof(show, brief, scene, tracer, this::check);
                     });
-            previous = scene.id();
         }
         return proof;
     }

@@ -3,7 +3,9 @@ package rivulus.hearing;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import rivulus.signal.Bands;
 import rivulus.signal.Grid;
 import rivulus.signal.Response;
@@ -19,6 +21,9 @@ final class Followed {
     private final List<Channel> channels;
     private final Feedback feedback;
     private final Bands bands;
+
+    /// What has been worked out so far: ears that hear alike share it.
+    private final Map<List<Part>, Mixture> mixtures = new HashMap<>();
 
     private Followed(String source, List<Channel> channels, Feedback feedback, Bands bands) {
         this.source = source;
@@ -38,6 +43,7 @@ final class Followed {
         private final Flow.Field field;
         private final Feedback feedback;
         private final boolean goesRound;
+        private final List<Sound> sounds = new ArrayList<>();
         private Response[] settled;
         private Feedback.Rounds rounds;
 
@@ -60,43 +66,73 @@ final class Followed {
         }
     }
 
+    /// One channel of a source at some nodes of an ear; the same object wherever it is alike.
+    ///
+    /// @param open for each node, whether it is an open ear
+    /// @param round whether it gets there by way of a cut, too
+    private record Sound(
+            Channel channel, int[] nodes, boolean[] open, boolean round, double power) {
+        @Override
+        public boolean equals(Object other) {
+            return this == other;
+        }
+
+        @Override
+        public int hashCode() {
+            return System.identityHashCode(this);
+        }
+    }
+
+    /// A sound with the share of it that counts.
+    private record Part(Sound sound, double weight) {}
+
+    /// Sounds together, as an ear hears them.
+    private final class Mixture {
+        private final List<Part> parts;
+        private final double levelDb;
+        private List<Arrival> arrivals;
+
+        Mixture(List<Part> parts) {
+            this.parts = parts;
+            double power = 0;
+            for (Part part : parts) power += part.weight() * part.sound().power();
+            levelDb = 10 * Math.log10(power);
+        }
+
+        synchronized List<Arrival> arrivals() {
+            if (arrivals == null) arrivals = Followed.this.arrivals(parts);
+            return arrivals;
+        }
+    }
+
     /// What an ear hears of this source.
     Hearing at(String ear, Listened.At at) {
         int width = at.channels().length;
-        List<Pair> pairs = new ArrayList<>();
-        double power = 0;
+        List<Part> parts = new ArrayList<>();
         for (Channel channel : channels) {
-            Pair last = null;
+            Part last = null;
             for (int c = 0; c < width; c++) {
                 int[] nodes = at.channels()[c];
                 boolean round = comesRound(channel, nodes);
                 if (!round && isSilent(channel, nodes)) continue;
-                boolean[] open = at.open()[c];
-                if (last != null && sameAt(channel, last, nodes, open)) last.weight += 1.0 / width;
-                else pairs.add(last = new Pair(channel, nodes, open, round, 1.0 / width));
+                Sound sound = sound(channel, nodes, at.open()[c], round);
+                boolean more = last != null && last.sound() == sound;
+                if (more) parts.removeLast();
+                last = new Part(sound, (more ? last.weight() : 0) + 1.0 / width);
+                parts.add(last);
             }
         }
-        for (Pair pair : pairs) power += pair.weight * power(pair);
-        if (pairs.isEmpty()) return Hearing.silent(ear, source);
-        return new Hearing(
-                ear, source, 10 * Math.log10(power), () -> arrivals(pairs), () -> powers(pairs));
+        if (parts.isEmpty()) return Hearing.silent(ear, source);
+        Mixture mixture = mixtures.computeIfAbsent(parts, Mixture::new);
+        return new Hearing(ear, source, mixture.levelDb, mixture::arrivals, () -> powers(parts));
     }
 
-    /// One channel of a source into one channel of an ear, or into several that are alike.
-    private static final class Pair {
-        private final Channel channel;
-        private final int[] nodes;
-        private final boolean[] open;
-        private final boolean round;
-        private double weight;
-
-        Pair(Channel channel, int[] nodes, boolean[] open, boolean round, double weight) {
-            this.channel = channel;
-            this.nodes = nodes;
-            this.open = open;
-            this.round = round;
-            this.weight = weight;
-        }
+    private Sound sound(Channel channel, int[] nodes, boolean[] open, boolean round) {
+        for (Sound known : channel.sounds)
+            if (known.round() == round && isAlike(known, nodes, open)) return known;
+        Sound sound = new Sound(channel, nodes, open, round, power(channel, nodes, round));
+        channel.sounds.add(sound);
+        return sound;
     }
 
     private boolean comesRound(Channel channel, int[] nodes) {
@@ -110,42 +146,47 @@ final class Followed {
         return true;
     }
 
-    private boolean sameAt(Channel channel, Pair last, int[] nodes, boolean[] open) {
-        if (nodes.length != last.nodes.length || !Arrays.equals(open, last.open)) return false;
-        Taps[] field = channel.field.atEar();
+    private boolean isAlike(Sound known, int[] nodes, boolean[] open) {
+        if (nodes.length != known.nodes().length || !Arrays.equals(open, known.open()))
+            return false;
+        Taps[] field = known.channel().field.atEar();
         for (int i = 0; i < nodes.length; i++) {
-            if (!field[nodes[i]].isLike(field[last.nodes[i]])) return false;
-            if (!feedback.isAlike(nodes[i], last.nodes[i])) return false;
+            int other = known.nodes()[i];
+            if (nodes[i] == other) continue;
+            if (!field[nodes[i]].isLike(field[other])) return false;
+            if (known.round() && !feedback.isAlike(nodes[i], other)) return false;
         }
         return true;
     }
 
-    private double power(Pair pair) {
-        Taps direct = direct(pair);
-        if (!pair.round && direct.size() == 1)
+    private double power(Channel channel, int[] nodes, boolean round) {
+        Taps direct = direct(channel, nodes);
+        if (!round && direct.size() == 1)
             return direct.gain[0] * direct.gain[0] * bands.power(direct.band[0]);
-        return response(pair, direct).power();
+        return response(channel, nodes, round, direct).power();
     }
 
-    private static Taps direct(Pair pair) {
+    private static Taps direct(Channel channel, int[] nodes) {
         Taps direct = Taps.NONE;
-        for (int node : pair.nodes) direct = direct.plus(pair.channel.field.atEar()[node]);
+        for (int node : nodes) direct = direct.plus(channel.field.atEar()[node]);
         return direct;
     }
 
-    private Response response(Pair pair, Taps direct) {
+    private Response response(Channel channel, int[] nodes, boolean round, Taps direct) {
         Response response = Sum.response(direct, bands);
-        if (pair.round) {
-            for (int node : pair.nodes) feedback.addAtEar(response, pair.channel.settled(), node);
+        if (round) {
+            for (int node : nodes) feedback.addAtEar(response, channel.settled(), node);
         }
         return response;
     }
 
-    private double[] powers(List<Pair> pairs) {
+    private double[] powers(List<Part> parts) {
         double[] powers = new double[Grid.SIZE];
-        for (Pair pair : pairs) {
-            Response response = response(pair, direct(pair));
-            for (int i = 0; i < powers.length; i++) powers[i] += pair.weight * response.power(i);
+        for (Part part : parts) {
+            Sound sound = part.sound();
+            Taps direct = direct(sound.channel(), sound.nodes());
+            Response response = response(sound.channel(), sound.nodes(), sound.round(), direct);
+            for (int i = 0; i < powers.length; i++) powers[i] += part.weight() * response.power(i);
         }
         return powers;
     }
@@ -155,12 +196,12 @@ final class Followed {
     /// Taps of one time at an ear, as power.
     private record Drop(long ns, double power) {}
 
-    private List<Arrival> arrivals(List<Pair> pairs) {
+    private List<Arrival> arrivals(List<Part> parts) {
         List<Arrival> arrivals = new ArrayList<>();
         for (boolean air : new boolean[] {false, true}) {
             List<Drop> plain = new ArrayList<>();
             List<Drop> ringing = new ArrayList<>();
-            for (Pair pair : pairs) collect(pair, air, plain, ringing);
+            for (Part part : parts) collect(part, air, plain, ringing);
             merge(plain, air, false, arrivals);
             merge(ringing, air, true, arrivals);
         }
@@ -172,19 +213,21 @@ final class Followed {
         return List.copyOf(arrivals);
     }
 
-    private void collect(Pair pair, boolean air, List<Drop> plain, List<Drop> ringing) {
+    private void collect(Part part, boolean air, List<Drop> plain, List<Drop> ringing) {
+        Sound sound = part.sound();
+        Channel channel = sound.channel();
         Taps straight = Taps.NONE;
         Taps rung = Taps.NONE;
-        for (int i = 0; i < pair.nodes.length; i++) {
-            if (pair.open[i] != air) continue;
-            int node = pair.nodes[i];
-            straight = straight.plus(pair.channel.field.atEar()[node]);
-            if (!pair.round) continue;
-            straight = straight.plus(feedback.atEar(pair.channel.rounds().plain(), node));
-            rung = rung.plus(feedback.atEar(pair.channel.rounds().ringing(), node));
+        for (int i = 0; i < sound.nodes().length; i++) {
+            if (sound.open()[i] != air) continue;
+            int node = sound.nodes()[i];
+            straight = straight.plus(channel.field.atEar()[node]);
+            if (!sound.round()) continue;
+            straight = straight.plus(feedback.atEar(channel.rounds().plain(), node));
+            rung = rung.plus(feedback.atEar(channel.rounds().ringing(), node));
         }
-        collect(straight, pair.weight, plain);
-        collect(rung, pair.weight, ringing);
+        collect(straight, part.weight(), plain);
+        collect(rung, part.weight(), ringing);
     }
 
     /// Taps of one time in one channel are one drop, in phase.

@@ -32,11 +32,11 @@ public final class Tracer {
     private Kinship kinship;
     private int toFollow;
 
-    private Tracer(LiveGraph live, Listened listened) {
+    private Tracer(LiveGraph live, Listened listened, FlowOrder order) {
         this.live = live;
         SignalGraph graph = live.graph();
         this.bands = graph.bands();
-        this.order = FlowOrder.of(live);
+        this.order = order;
         this.cuts = order.cuts();
         this.listened = listened;
         this.flow = new Flow(live, order, cuts, listened.nodes());
@@ -66,7 +66,7 @@ public final class Tracer {
 
     /// Traces a live graph from nothing.
     public static Tracer of(LiveGraph live) {
-        return new Tracer(live, Listened.of(live.graph()));
+        return new Tracer(live, Listened.of(live.graph()), FlowOrder.of(live));
     }
 
     /// Traces a live graph, taking over from another state of the same graph what does not differ:
@@ -77,7 +77,13 @@ public final class Tracer {
     ///     is used
     /// @throws IllegalArgumentException if one belongs to another graph
     public static Tracer after(LiveGraph live, List<Tracer> kindred) {
-        Tracer tracer = new Tracer(live, kindred.getFirst().listened);
+        FlowOrder order =
+                kindred.stream()
+                        .filter(other -> live.hasShapeOf(other.live))
+                        .map(other -> other.order)
+                        .findFirst()
+                        .orElseGet(() -> FlowOrder.of(live));
+        Tracer tracer = new Tracer(live, kindred.getFirst().listened, order);
         for (Tracer other : kindred) {
             Kinship kinship = Kinship.between(live, other);
             if (tracer.kinship == null || kinship.cost() < tracer.kinship.cost())

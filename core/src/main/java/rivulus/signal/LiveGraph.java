@@ -142,6 +142,12 @@ public final class LiveGraph {
         return new Difference(upstream(starts, open), downstream(ends, open));
     }
 
+    /// Whether the same channels of legs are live in another state of the same graph, at whatever
+    /// gain and delay.
+    public boolean hasShapeOf(LiveGraph other) {
+        return other.graph == graph && Arrays.equals(edge, other.edge);
+    }
+
     private BitSet downstream(BitSet starts, IntPredicate open) {
         Edges edges = graph.edges;
         BitSet marked = (BitSet) starts.clone();
