@@ -41,6 +41,19 @@ class FilesTest {
     }
 
     @Test
+    void theInvitationIsGoneAtOnceWhereAShowIsTakenUp() {
+        try (Hand hand = Hand.atNewWindow(folder)) {
+            boolean still =
+                    Hand.onFx(
+                            () -> {
+                                hand.session().take(cafe, file);
+                                return hand.find("#start").isVisible();
+                            });
+            assertThat(still).as("though nothing is drawn yet").isFalse();
+        }
+    }
+
+    @Test
     void aShowIsOpenedSavedUnderAnotherNameAndFoundAmongTheRecentOnes() {
         Path other = folder.resolve("other.rivulus");
         try (Hand hand = Hand.atNewWindow(folder)) {

@@ -170,6 +170,8 @@ public record TemplateDraft(
     /// else as JSON on one line.
     public static String shown(TemplateForm.Field field, Object value) {
         if (value == null) return "";
+        if (field.kind() == TemplateForm.Kind.TRUTH && value instanceof Boolean truth)
+            return truth ? "yes" : "no";
         boolean plain = field.kind() != TemplateForm.Kind.EITHER || !isJson(value);
         return value instanceof String text && plain
                 ? text
@@ -196,7 +198,7 @@ public record TemplateDraft(
             return switch (field.kind()) {
                 case TEXT, WORD -> Optional.of(words);
                 case NUMBER -> Optional.of(new BigDecimal(words.replace(',', '.')));
-                case TRUTH -> Optional.of(Boolean.valueOf(words));
+                case TRUTH -> Optional.of(words.equals("yes"));
                 case PARTS -> Optional.of(Json.parse(words, field.name()).plain());
                 case EITHER ->
                         Optional.of(

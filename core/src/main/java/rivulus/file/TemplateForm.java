@@ -1,9 +1,12 @@
 package rivulus.file;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.SequencedMap;
 import java.util.Set;
@@ -43,6 +46,31 @@ public record TemplateForm(List<Field> top, SequencedMap<String, List<Field>> se
         public Field {
             words = List.copyOf(words);
         }
+
+        /// The name as people read it.
+        public String label() {
+            return TemplateForm.label(name);
+        }
+    }
+
+    private static final Map<String, String> UNITS =
+            Map.ofEntries(
+                    Map.entry("Db", "dB"),
+                    Map.entry("Dbu", "dBu"),
+                    Map.entry("Ms", "ms"),
+                    Map.entry("Hz", "Hz"),
+                    Map.entry("Ma", "mA"),
+                    Map.entry("Wh", "Wh"),
+                    Map.entry("Watts", "W"),
+                    Map.entry("M", "m"),
+                    Map.entry("C", "°C"));
+
+    /// A name of the language as people read it: `soloOn` is "solo on", `minDb` is "min, dB".
+    public static String label(String name) {
+        String[] words = name.split("(?=[A-Z])");
+        String unit = UNITS.get(words[words.length - 1]);
+        if (unit != null) words = Arrays.copyOf(words, words.length - 1);
+        return String.join(" ", words).toLowerCase(Locale.ROOT) + (unit == null ? "" : ", " + unit);
     }
 
     /// The form of the present language.

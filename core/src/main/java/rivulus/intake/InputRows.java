@@ -12,6 +12,7 @@ import rivulus.gear.Leads;
 import rivulus.gear.Port;
 import rivulus.gear.Setting;
 import rivulus.gear.Template;
+import rivulus.leads.End;
 import rivulus.leads.Fault;
 import rivulus.leads.Joiner;
 import rivulus.leads.LeadReader;
@@ -237,6 +238,10 @@ final class InputRows implements Intake.Rows {
                 .findFirst();
     }
 
+    private String told(Cable lead) {
+        return End.words(lead, show.rig(), catalogue);
+    }
+
     /// Joins gear to a channel.
     ///
     /// @return whether the lead is new
@@ -247,8 +252,8 @@ final class InputRows implements Intake.Rows {
         if (there.isPresent()) {
             if (!there.get().touches(gear.id()))
                 throw new Intake.Refusal(
-                        "%s of %s has a lead in it already: %s – %s",
-                        channel.label(), mixer.name(), there.get().from(), there.get().to());
+                        "%s of %s has a lead in it already: %s",
+                        channel.label(), mixer.name(), told(there.get()));
             if (metres > 0 && metres != there.get().metres()) {
                 show = show.withRig(show.rig().with(there.get().ofLength(metres)));
                 changes.add("a lead of " + Words.metres(metres));
@@ -259,8 +264,7 @@ final class InputRows implements Intake.Rows {
         Optional<Cable> elsewhere = lead(gear, out);
         if (elsewhere.isPresent())
             throw new Intake.Refusal(
-                    "%s is plugged in elsewhere: %s – %s",
-                    gear.name(), elsewhere.get().from(), elsewhere.get().to());
+                    "%s is plugged in elsewhere: %s", gear.name(), told(elsewhere.get()));
         List<Cable> cables = new ArrayList<>(show.rig().cables());
         cables.add(
                 new Cable(

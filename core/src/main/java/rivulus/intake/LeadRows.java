@@ -8,6 +8,7 @@ import java.util.Optional;
 import rivulus.gear.Catalogue;
 import rivulus.gear.Leads;
 import rivulus.gear.Port;
+import rivulus.leads.End;
 import rivulus.leads.Joiner;
 import rivulus.leads.Joining;
 import rivulus.leads.LeadReader;
@@ -199,7 +200,7 @@ final class LeadRows implements Intake.Rows {
         for (Cable cable : show.rig().cables())
             if (cable.ends(new Ref(end.device().id(), end.port().get().id())))
                 throw new Intake.Refusal(
-                        "%s has a lead in it already: %s – %s",
-                        end.words(), cable.from(), cable.to());
+                        "%s has a lead in it already: %s",
+                        end.words(), End.words(cable, show.rig(), catalogue));
     }
 }

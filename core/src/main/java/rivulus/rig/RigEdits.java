@@ -11,9 +11,11 @@ import java.util.SequencedMap;
 import java.util.Set;
 import java.util.function.UnaryOperator;
 import rivulus.gear.Catalogue;
+import rivulus.gear.Knob;
 import rivulus.gear.Port;
 import rivulus.gear.Setting;
 import rivulus.gear.Template;
+import rivulus.leads.End;
 import rivulus.leads.Joining;
 import rivulus.leads.LeadReport;
 import rivulus.show.Cable;
@@ -247,6 +249,7 @@ public final class RigEdits {
     /// Puts a device of another kind in the place of one: leads stay where a port of the same
     /// connector and signal is free, knobs where the new device has one of the same id.
     public RigEdit replace(Device device, String template) {
+        Template old = catalogue.get(device.template());
         Template kind = catalogue.get(template);
         List<String> losses = new ArrayList<>();
         SequencedMap<String, Setting> knobs = new LinkedHashMap<>();
@@ -255,7 +258,10 @@ public final class RigEdits {
                         (id, setting) -> {
                             boolean fits = kind.knob(id).filter(k -> k.takes(setting)).isPresent();
                             if (fits) knobs.put(id, setting);
-                            else losses.add("the setting of " + id);
+                            else
+                                losses.add(
+                                        "the setting of "
+                                                + old.knob(id).map(Knob::label).orElse(id));
                         });
         Device instead =
                 device.ofKind(template)
@@ -268,7 +274,7 @@ public final class RigEdits {
             Optional<Cable> kept = carried(cable, device, kind, used);
             kept.ifPresentOrElse(
                     cables::add,
-                    () -> losses.add("the lead %s – %s".formatted(cable.from(), cable.to())));
+                    () -> losses.add("the lead " + End.words(cable, show.rig(), catalogue)));
         }
         List<Device> devices =
                 show.rig().devices().stream()

@@ -61,6 +61,11 @@ public final class Words {
         return value < 0 && !zero ? MINUS + text : text;
     }
 
+    /// How many of a thing there are: "1 port", "3 ports".
+    public static String count(int number, String thing) {
+        return number + " " + thing + (number == 1 ? "" : "s");
+    }
+
     /// "Maren", "Maren and Ivo", "Maren, Ivo and Nadia".
     public static String list(List<String> items) {
         if (items.isEmpty()) return "nobody";

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import java.math.BigDecimal;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -88,6 +89,27 @@ class TemplateDraftTest {
         assertThat(FORM.fields("nothing")).isEmpty();
     }
 
+    @Test
+    void everyFieldSaysWhatItIsFor() {
+        List<TemplateForm.Field> all = new ArrayList<>(FORM.top());
+        FORM.sections().values().forEach(all::addAll);
+        assertThat(all).hasSizeGreaterThan(80);
+        assertThat(all).extracting(TemplateForm.Field::about).doesNotContain("");
+    }
+
+    @Test
+    void theFormIsReadInPlainWords() {
+        assertThat(TemplateForm.label("soloOn")).isEqualTo("solo on");
+        assertThat(field("ports", "label").label()).isEqualTo("label");
+        assertThat(field("knobs", "minDb").label()).isEqualTo("min, dB");
+        assertThat(field("ports", "drawsMa").label()).isEqualTo("draws, mA");
+        TemplateForm.Field host = field("ports", "host");
+        assertThat(TemplateDraft.shown(host, true)).isEqualTo("yes");
+        assertThat(TemplateDraft.shown(host, false)).isEqualTo("no");
+        assertThat(TemplateDraft.read(host, "yes")).contains(true);
+        assertThat(TemplateDraft.read(host, "no")).contains(false);
+    }
+
     private static TemplateForm.Field field(String section, String name) {
         return FORM.fields(section).stream()
                 .filter(field -> field.name().equals(name))
@@ -103,7 +125,7 @@ class TemplateDraftTest {
         "routes, knobs, '[\"level\"]', true",
         "routes, knobs, '[level', false",
         "ports, label, MIC 1, true",
-        "ports, host, true, true"
+        "ports, host, yes, true"
     })
     void whatIsTypedIsReadOrNot(String section, String name, String typed, boolean reads) {
         assertThat(TemplateDraft.read(field(section, name), typed).isPresent()).isEqualTo(reads);

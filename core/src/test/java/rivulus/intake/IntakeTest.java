@@ -180,9 +180,15 @@ class IntakeTest {
                         "ch,source,mic\n1,Maren,Dynamic microphone\n1,ivo-mic,\n2,ivo-mic,\n");
         assertThat(told(plan))
                 .satisfiesExactly(
-                        a -> assertThat(a).contains("has a lead in it already"),
+                        a ->
+                                assertThat(a)
+                                        .endsWith(
+                                                "has a lead in it already: ivo-mic – desk, channel 1"),
                         b -> assertThat(b).startsWith("3 as it is"),
-                        c -> assertThat(c).contains("is plugged in elsewhere"));
+                        c ->
+                                assertThat(c)
+                                        .endsWith(
+                                                "is plugged in elsewhere: ivo-mic – desk, channel 1"));
     }
 
     @Test

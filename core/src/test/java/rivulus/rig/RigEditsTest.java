@@ -135,6 +135,13 @@ class RigEditsTest {
     }
 
     @Test
+    void whatIsLostIsToldInTheWordsOnTheMachines() {
+        assertThat(edits(lantern).replace(device("desk"), "two-mic-desk").losses())
+                .contains("the lead Teo's mic – Show desk, MIC 3")
+                .noneMatch(loss -> loss.contains("/") || loss.contains("desk."));
+    }
+
+    @Test
     void aMicrophoneReplacedByAnotherKeepsItsLead() {
         RigEdit edit = edits(lantern).replace(device("maren-mic"), "condenser-mic");
         assertThat(edit.losses()).isEmpty();

@@ -22,6 +22,8 @@ class WordsTest {
         assertThat(Words.list(List.of())).isEqualTo("nobody");
         assertThat(Words.list(List.of("Maren"))).isEqualTo("Maren");
         assertThat(Words.list(List.of("Maren", "Ivo", "Nadia"))).isEqualTo("Maren, Ivo and Nadia");
+        assertThat(Words.count(1, "port")).isEqualTo("1 port");
+        assertThat(Words.count(0, "route")).isEqualTo("0 routes");
         assertThat(Words.sentence("it howls")).isEqualTo("It howls");
     }
 }

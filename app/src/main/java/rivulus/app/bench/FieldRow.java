@@ -31,13 +31,13 @@ final class FieldRow extends HBox {
         this.set = set;
         this.shown = TemplateDraft.shown(field, value);
         getStyleClass().add("field-row");
-        Label name = Look.text(field.name() + (field.required() ? " *" : ""), "field-name");
+        Label name = Look.text(field.label() + (field.required() ? " *" : ""), "field-name");
         name.setMinWidth(NAMES);
         name.setMaxWidth(NAMES);
         Node entry = entry();
         entry.setDisable(!open);
         entry.setId("field-" + field.name());
-        entry.setAccessibleText(field.name() + ". " + field.about());
+        entry.setAccessibleText(field.label() + ". " + field.about());
         VBox box = new VBox(2, entry);
         if (!field.about().isEmpty())
             box.getChildren().add(Look.paragraph(field.about(), "soft", "field-about"));
@@ -50,7 +50,7 @@ final class FieldRow extends HBox {
     private Node entry() {
         return switch (field.kind()) {
             case WORD -> choice(field.words());
-            case TRUTH -> choice(List.of("true", "false"));
+            case TRUTH -> choice(List.of("yes", "no"));
             case TEXT, NUMBER, PARTS, EITHER -> typed();
         };
     }

@@ -113,7 +113,7 @@ final class KindEditor extends VBox {
     }
 
     private void tab(String name, ToggleGroup group) {
-        ToggleButton button = new ToggleButton(name);
+        ToggleButton button = new ToggleButton(TemplateForm.label(name));
         button.setId("section-" + name.replace(' ', '-'));
         button.getStyleClass().setAll("pane-tab");
         button.setToggleGroup(group);

@@ -27,6 +27,7 @@ import rivulus.app.session.Session;
 import rivulus.check.Severity;
 import rivulus.file.FileTrouble;
 import rivulus.file.TemplateDraft;
+import rivulus.gear.Template;
 import rivulus.rig.RigEdit;
 import rivulus.show.Device;
 import rivulus.words.Words;
@@ -259,16 +260,16 @@ public final class TemplateBench extends StackPane {
     }
 
     private String counts() {
-        return draft.kept()
-                .map(
-                        own ->
-                                "Holds together: %d ports, %d routes, %d knobs, %d pickers."
-                                        .formatted(
-                                                own.template().ports().size(),
-                                                own.template().routes().size(),
-                                                own.template().knobs().size(),
-                                                own.template().pickers().size()))
-                .orElse("");
+        return draft.kept().map(own -> counts(own.template())).orElse("");
+    }
+
+    private static String counts(Template kind) {
+        return "Holds together: %s, %s, %s, %s."
+                .formatted(
+                        Words.count(kind.ports().size(), "port"),
+                        Words.count(kind.routes().size(), "route"),
+                        Words.count(kind.knobs().size(), "knob"),
+                        Words.count(kind.pickers().size(), "picker"));
     }
 
     private void say(FileTrouble trouble) {

@@ -206,7 +206,12 @@ public final class IntakePane extends StackPane {
                 now.lines().isEmpty() ? "No row says anything." : "Rows: " + now.words() + ".");
         int changes = now.count(Plan.Outcome.NEW) + now.count(Plan.Outcome.CHANGED);
         take.setDisable(changes == 0);
-        take.setText(changes == 1 ? "Take the one change" : "Take %d changes".formatted(changes));
+        take.setText(
+                switch (changes) {
+                    case 0 -> "Nothing to take";
+                    case 1 -> "Take the one change";
+                    default -> "Take %d changes".formatted(changes);
+                });
     }
 
     private static Node row(Plan.Line line) {

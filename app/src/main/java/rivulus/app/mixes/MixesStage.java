@@ -59,6 +59,8 @@ public final class MixesStage extends StackPane {
 
     private void fillStart(Runnable demo, Runnable open) {
         start.getStyleClass().add("start");
+        start.visibleProperty().bind(session.show().map(show -> show.ears().isEmpty()));
+        start.managedProperty().bind(start.visibleProperty());
         start.setId("start");
         start.setAlignment(Pos.CENTER);
         Button openDemo = new Button("Open the demo show");
@@ -91,7 +93,6 @@ public final class MixesStage extends StackPane {
     private void show(Picture picture) {
         boolean listens = picture != null && picture.ear() != null;
         Look.show(drawing, listens);
-        Look.show(start, !listens && session.show().get().ears().isEmpty());
         course.show(picture, session.settings().motion().get());
         ruler.show(picture);
         if (!listens) return;

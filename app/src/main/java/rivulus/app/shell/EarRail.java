@@ -30,11 +30,13 @@ final class EarRail extends VBox {
         list.setId("ears");
         list.setAccessibleText("Ears");
         list.setCellFactory(_ -> new Row());
-        list.setPlaceholder(
+        Label none =
                 Look.paragraph(
                         "No ears yet. Open a show, or drop one on this window.",
                         "soft",
-                        "placeholder"));
+                        "placeholder");
+        none.visibleProperty().bind(session.show().map(show -> show.ears().isEmpty()));
+        list.setPlaceholder(none);
         VBox.setVgrow(list, Priority.ALWAYS);
         Label title = Look.text("Ears", "rail-title");
         title.setLabelFor(list);
