@@ -58,12 +58,15 @@ public record RigDrawing(
     /// A device; programs are told in the box of their computer.
     ///
     /// @param note a second line: what the layer has to say of it
+    /// @param noteYields whether the note is of so little weight that a name too long for its line
+    ///     may take that of the note
     /// @param lit whether what is chosen depends on it
     /// @param marked whether the layer marks it: earthed, a supply, a clock master
     /// @param severity the worst that is wrong with it
     public record Box(
             Device device,
             String note,
+            boolean noteYields,
             double x,
             double y,
             double width,
@@ -261,6 +264,7 @@ public record RigDrawing(
                     new Box(
                             device,
                             note(device),
+                            noteYields(device),
                             MARGIN + column * (boxWidth + GAP),
                             top + row * ROW,
                             boxWidth,
@@ -313,6 +317,20 @@ public record RigDrawing(
                     int rate = Rates.of(survey, device);
                     yield rate == 0 ? "no clock" : Rates.words(rate);
                 }
+            };
+        }
+
+        private boolean noteYields(Device device) {
+            String runs = survey.runsOn(device);
+            return switch (layer) {
+                case LEADS -> true;
+                case COMPUTERS -> programs(device).isEmpty();
+                case POWER -> runs.equals("none");
+                case EARTHS ->
+                        !Grounds.isEarthed(survey, device)
+                                && !runs.equals("mains")
+                                && !runs.equals("battery");
+                case TIME -> Rates.of(survey, device) == 0;
             };
         }
 

@@ -32,6 +32,7 @@ import rivulus.show.Source;
 import rivulus.signal.KnobUse;
 import rivulus.timing.BufferAdvice;
 import rivulus.timing.DelayBudget;
+import rivulus.timing.DigitalPath;
 import rivulus.timing.PictureSync;
 import rivulus.timing.PictureWay;
 import rivulus.timing.Rates;
@@ -430,6 +431,12 @@ public final class RigPages {
                                 Optional.of(finding.severity()),
                                 finding.about().getFirst(),
                                 Optional.empty()));
+        for (DigitalPath path : DigitalPath.all(survey))
+            rows.add(
+                    RigPage.Row.of(
+                            path.from().words() + " → " + path.to().words(),
+                            path.words() + ".",
+                            path.from().device().id()));
         for (Device device : survey.devices()) {
             int rate = Rates.of(survey, device);
             if (rate > 0 && !survey.template(device).clock().rateKnob().isEmpty())

@@ -31,6 +31,7 @@ import rivulus.show.Playback;
 import rivulus.show.Ref;
 import rivulus.show.Scene;
 import rivulus.show.Show;
+import rivulus.words.Words;
 
 /// Changes of a rig that leave a sound document: whatever named a thing that goes, goes with it,
 /// and is told before.
@@ -249,25 +250,8 @@ public final class RigEdits {
     /// Puts a device of another kind in the place of one: leads stay where a port of the same
     /// connector and signal is free, knobs where the new device has one of the same id.
     public RigEdit replace(Device device, String template) {
-        Template old = catalogue.get(device.template());
         Template kind = catalogue.get(template);
         List<String> losses = new ArrayList<>();
-        SequencedMap<String, Setting> knobs = new LinkedHashMap<>();
-        device.knobs()
-                .forEach(
-                        (id, setting) -> {
-                            boolean fits = kind.knob(id).filter(k -> k.takes(setting)).isPresent();
-                            if (fits) knobs.put(id, setting);
-                            else
-                                losses.add(
-                                        "the setting of "
-                                                + old.knob(id).map(Knob::label).orElse(id));
-                        });
-        Device instead =
-                device.ofKind(template)
-                        .poweredBy(
-                                kind.power().from().contains(device.power()) ? device.power() : "")
-                        .withKnobs(knobs);
         List<Cable> cables = new ArrayList<>();
         Set<String> used = new HashSet<>();
         for (Cable cable : show.rig().cables()) {
@@ -276,6 +260,21 @@ public final class RigEdits {
                     cables::add,
                     () -> losses.add("the lead " + End.words(cable, show.rig(), catalogue)));
         }
+        SequencedMap<String, Setting> knobs = new LinkedHashMap<>();
+        List<String> unset = new ArrayList<>();
+        device.knobs()
+                .forEach(
+                        (id, setting) -> {
+                            if (kind.knob(id).filter(k -> k.takes(setting)).isPresent())
+                                knobs.put(id, setting);
+                            else unset.add(label(device, id));
+                        });
+        if (!unset.isEmpty()) losses.add("the setting of " + Words.list(unset));
+        Device instead =
+                device.ofKind(template)
+                        .poweredBy(
+                                kind.power().from().contains(device.power()) ? device.power() : "")
+                        .withKnobs(knobs);
         List<Device> devices =
                 show.rig().devices().stream()
                         .map(d -> d.id().equals(device.id()) ? instead : d)
@@ -283,6 +282,10 @@ public final class RigEdits {
         Show after = with(devices, cables);
         Show sound = new Cleaning(after, Set.of(), losses).cleaned();
         return new RigEdit("Replace %s by %s".formatted(device.name(), kind.name()), sound, losses);
+    }
+
+    private String label(Device device, String knob) {
+        return catalogue.get(device.template()).knob(knob).map(Knob::label).orElse(knob);
     }
 
     private Optional<Cable> carried(Cable cable, Device device, Template kind, Set<String> used) {

@@ -4,11 +4,8 @@ import java.util.ArrayList;
 import java.util.List;
 import rivulus.check.Severity;
 import rivulus.computer.Picked;
-import rivulus.gear.Clock;
 import rivulus.gear.Picker;
 import rivulus.gear.Template;
-import rivulus.leads.End;
-import rivulus.leads.LeadReport;
 import rivulus.leads.Survey;
 import rivulus.show.Device;
 import rivulus.show.Ref;
@@ -23,50 +20,41 @@ public record ClockTrouble(
     /// Everything that does not fit in a rig.
     public static List<ClockTrouble> all(Survey survey) {
         List<ClockTrouble> all = new ArrayList<>();
-        for (LeadReport lead : survey.leads()) {
-            along(survey, lead, lead.a(), lead.b(), all);
-            along(survey, lead, lead.b(), lead.a(), all);
-        }
+        for (DigitalPath path : DigitalPath.all(survey)) along(survey, path, all);
         for (Device program : survey.devices())
             if (Survey.isProgram(program)) inProgram(survey, program, all);
         return all;
     }
 
-    private static boolean isDigital(End end) {
-        String carries = end.port().carries();
-        return carries.equals("optical") || carries.equals("network-audio");
-    }
-
-    private static void along(
-            Survey survey, LeadReport lead, End gives, End takes, List<ClockTrouble> all) {
-        if (!isDigital(gives) || gives.port().gives() == 0 || takes.port().takes() == 0) return;
-        Clock clock = survey.template(takes.device()).clock();
-        if (clock.converts().contains(takes.port().id())) return;
-        int from = Rates.of(survey, gives.device());
-        int to = Rates.of(survey, takes.device());
-        if (from == 0 || to == 0) return;
-        if (from != to) {
-            all.add(
-                    new ClockTrouble(
-                            Severity.PROBLEM,
-                            List.of(lead.cable().id(), takes.device().id()),
-                            "%s sends %s at %s and %s runs at %s: nothing or noise comes of it; both want one rate."
-                                    .formatted(
-                                            gives.words(),
-                                            "its sound",
-                                            Rates.words(from),
-                                            takes.words(),
-                                            Rates.words(to)),
-                            rateKnobs(survey, takes.device(), gives.device())));
-        } else if (!Rates.follows(survey, takes.device(), takes.port().id())
-                && !Rates.follows(survey, gives.device(), gives.port().id())) {
-            all.add(
-                    new ClockTrouble(
-                            Severity.PROBLEM,
-                            List.of(lead.cable().id(), takes.device().id()),
-                            "%s and %s both run by their own clocks: they drift apart and it clicks now and then; one has to follow the other."
-                                    .formatted(gives.device().name(), takes.device().name()),
-                            List.of(new Ref(takes.device().id(), clock.clockKnob()))));
+    private static void along(Survey survey, DigitalPath path, List<ClockTrouble> all) {
+        Device gives = path.from().device();
+        Device takes = path.to().device();
+        List<String> about = List.of(path.lead().cable().id(), takes.id());
+        switch (path.state()) {
+            case FOLLOWS, CONVERTS -> {}
+            case TWO_RATES ->
+                    all.add(
+                            new ClockTrouble(
+                                    Severity.PROBLEM,
+                                    about,
+                                    "%s sends its sound at %s and %s runs at %s: nothing or noise comes of it; both want one rate."
+                                            .formatted(
+                                                    path.from().words(),
+                                                    Rates.words(path.fromHz()),
+                                                    path.to().words(),
+                                                    Rates.words(path.toHz())),
+                                    rateKnobs(survey, takes, gives)));
+            case DRIFTS ->
+                    all.add(
+                            new ClockTrouble(
+                                    Severity.PROBLEM,
+                                    about,
+                                    "%s and %s both run by their own clocks: they drift apart and it clicks now and then; one has to follow the other."
+                                            .formatted(gives.name(), takes.name()),
+                                    List.of(
+                                            new Ref(
+                                                    takes.id(),
+                                                    survey.template(takes).clock().clockKnob()))));
         }
     }
 

@@ -10,6 +10,7 @@ import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
 import rivulus.check.Demo;
 import rivulus.check.Proof;
@@ -189,6 +190,23 @@ class RigDrawingTest {
                         .toList();
         assertThat(letters).hasSameSizeAs(Grounds.rings(LANTERN.rig().survey()));
         assertThat(letters).contains("A");
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "COMPUTERS, cue-laptop, false",
+        "COMPUTERS, maren-mic, true",
+        "POWER, desk, false",
+        "POWER, maren-mic, true",
+        "EARTHS, house-speakers, false",
+        "TIME, desk, false",
+        "TIME, maren-mic, true"
+    })
+    void aNoteOfNoWeightYieldsToALongName(RigLayer layer, String device, boolean yields) {
+        assertThat(LANTERN.drawing(Lit.NOTHING, layer).boxes())
+                .filteredOn(box -> box.device().id().equals(device))
+                .singleElement()
+                .satisfies(box -> assertThat(box.noteYields()).as(box.note()).isEqualTo(yields));
     }
 
     @Test

@@ -137,7 +137,7 @@ class RigEditsTest {
     @Test
     void whatIsLostIsToldInTheWordsOnTheMachines() {
         assertThat(edits(lantern).replace(device("desk"), "two-mic-desk").losses())
-                .contains("the lead Teo's mic – Show desk, MIC 3")
+                .contains("the lead Talkback mic – Show desk, MIC 3")
                 .noneMatch(loss -> loss.contains("/") || loss.contains("desk."));
     }
 

@@ -147,6 +147,47 @@ class TimingTest {
         }
     }
 
+    private static List<String> paths(String rig) {
+        return DigitalPath.all(survey(RigText.show(rig))).stream()
+                .map(p -> p.from().device().id() + " " + p.to().device().id() + " " + p.words())
+                .map(words -> words.replace('\u202F', ' '))
+                .toList();
+    }
+
+    @Test
+    void everyDigitalPathSaysItsRateAndItsMaster() {
+        assertThat(paths("d show-desk\n l laptop\n d/usb1 l/usb-1 1"))
+                .containsExactly("d l 48 kHz by the clock of d");
+        assertThat(
+                        paths(
+                                "i interface-2\n h powered-hub\n l laptop\n i/usb h/usb-1 1\n h/up l/usb-1 1"))
+                .as("behind a hub")
+                .containsExactly("i l 48 kHz by the clock of i");
+        assertThat(paths("m dynamic-mic\n d show-desk\n m/out d/mic1 5"))
+                .as("nothing digital")
+                .isEmpty();
+    }
+
+    @Test
+    void whoFollowsPassesOnTheClockOfItsMaster() {
+        assertThat(
+                        paths(
+                                """
+                                a digital-console clock=internal
+                                b digital-console clock=net
+                                l laptop
+                                a/net b/net 5
+                                b/usb l/usb-1 2
+                                """))
+                .containsExactly("a b 48 kHz by the clock of a", "b l 48 kHz by the clock of a");
+    }
+
+    @Test
+    void anInputWithAConverterTakesWhatComes() {
+        assertThat(paths("s set-top-box\n m streaming-mixer\n s/optical m/optical 2"))
+                .containsExactly("s m 48 kHz by the clock of s; m converts it to its own");
+    }
+
     @Test
     void aMachineWithoutAClockHasNoRate() {
         Show show = RigText.show("m dynamic-mic\n d show-desk");

@@ -344,7 +344,7 @@ final class LeadsBox extends VBox {
         replaceLosses.setText(
                 lost.isEmpty()
                         ? "Every lead and every setting is carried over."
-                        : "Would be lost: " + Words.list(lost) + ".");
+                        : "Would be lost:\n· " + String.join("\n· ", lost));
     }
 
     private void replace() {

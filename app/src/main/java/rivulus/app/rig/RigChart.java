@@ -169,11 +169,10 @@ final class RigChart extends Pane {
         getChildren().add(button);
         button.applyCss();
         double room = box.width() - 14 - 16 * (line.getChildren().size() - 1);
-        boolean noteIsKind = layer == RigLayer.LEADS;
-        if (noteIsKind && name.prefWidth(-1) > room) giveBothLines(name, words, note);
+        if (box.noteYields() && name.prefWidth(-1) > room) giveBothLines(name, words, note);
     }
 
-    /// A name that is too long for a line takes that of the kind, which is told elsewhere too.
+    /// A name that is too long for a line takes that of the note, which the tooltip tells too.
     private static void giveBothLines(Label name, VBox words, Label note) {
         name.setWrapText(true);
         words.getChildren().remove(note);
