@@ -40,9 +40,9 @@ import rivulus.signal.Positions;
 ///
 /// Cheapest first over sets of turns: what a set still leaves wrong, or newly makes wrong, says
 /// which knobs to try next. An unwanted way suggests every setting that closes one of its legs; a
-/// missing source suggests the nearest openings. Every set is proven whole. The first answers are
-/// the cheapest among the sets that were suggested this way; that is a heuristic, not a proof of
-/// least change. Stops after [#MOST_TRIALS] proofs.
+/// missing source suggests the nearest openings, a faint one what is turned down on its way too.
+/// Every set is proven whole. The first answers are the cheapest among the sets that were suggested
+/// this way; that is a heuristic, not a proof of least change. Stops after [#MOST_TRIALS] proofs.
 public final class Cures {
     private static final int MOST_TRIALS = 240;
     private static final int TRIALS_FOR_OTHERS = 40;
@@ -239,7 +239,7 @@ public final class Cures {
     private List<Map<Ref, Setting>> steps(Finding trouble) {
         return switch (trouble.rule()) {
             case "missing" ->
-                    trouble.verdict() == Verdict.MISSING ? openers(trouble) : raisers(trouble);
+                    trouble.verdict() == Verdict.MISSING ? openers(trouble) : louder(trouble);
             case "loop" -> quieters(trouble);
             default -> closers(trouble.live().positions(), wayLegs(trouble), trouble);
         };
@@ -291,6 +291,13 @@ public final class Cures {
             opening.turns().forEach(turn -> step.put(turn.knob().ref(), turn.to()));
             steps.add(step);
         }
+        return steps;
+    }
+
+    /// For what is only faint: what is turned down on its way, then ways of its own.
+    private List<Map<Ref, Setting>> louder(Finding trouble) {
+        List<Map<Ref, Setting>> steps = raisers(trouble);
+        steps.addAll(openers(trouble));
         return steps;
     }
 

@@ -222,7 +222,7 @@ public final class LeadReader {
                     new Fault(
                             "level",
                             pad > 10 ? Severity.PROBLEM : Severity.CAUTION,
-                            "%s overloads %s; it wants a pad of %s"
+                            "%s overloads %s; it wants a pad of %s, or to be sent lower by as much"
                                     .formatted(signal(from), input(to), Words.db(pad)),
                             pad,
                             "padDb"));

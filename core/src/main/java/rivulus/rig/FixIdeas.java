@@ -22,10 +22,12 @@ import rivulus.show.Rig;
 import rivulus.show.Show;
 import rivulus.show.Turn;
 import rivulus.signal.KnobUse;
+import rivulus.words.Words;
 
 /// What might end a finding of the rig, kindest first. Nothing here has been tried.
 final class FixIdeas {
     private static final String HUB = "powered-hub";
+    private static final String AMPLIFIER = "headphone-amplifier";
     private static final String PACK = "battery-pack";
     private static final String STRIP = "outlet-strip";
     private static final int WAYS_LOOKED_AT = 12;
@@ -52,7 +54,9 @@ final class FixIdeas {
         Optional<Device> device = survey.device(first);
         return switch (finding.rule()) {
             case "phantom" -> lead.map(this::phantom).orElse(List.of());
-            case "length", "charging-ring", "y-lead", "solo" -> List.of();
+            case "charging-ring", "y-lead", "solo" -> List.of();
+            case "length" -> lead.map(this::shortened).orElse(List.of());
+            case "impedance" -> lead.map(this::driven).orElse(List.of());
             case "ground-loop" -> lead.map(this::unearthed).orElse(List.of());
             case "stock" -> bought(lead, device);
             case "power" -> device.map(d -> relieved(d, finding)).orElse(List.of());
@@ -220,6 +224,59 @@ final class FixIdeas {
         return fixes;
     }
 
+    /// A hub half-way, where it is USB; then a lead as long as its kind may be, and the two
+    /// machines nearer to each other.
+    private List<RigFix> shortened(LeadReport lead) {
+        List<RigFix> fixes = new ArrayList<>();
+        boolean usb = lead.a().port().carries().equals("usb");
+        double half = lead.cable().metres() / 2;
+        if (usb && lead.a().port().host()) fixes.add(hubbed(lead.a(), lead, lead.b(), half, half));
+        if (usb && lead.b().port().host()) fixes.add(hubbed(lead.b(), lead, lead.a(), half, half));
+        double most = lead.kind().orElseThrow().longestM();
+        fixes.add(
+                new RigFix(
+                        "Take a lead of %s and stand %s and %s nearer to each other."
+                                .formatted(
+                                        Words.metres(most),
+                                        lead.a().device().name(),
+                                        lead.b().device().name()),
+                        List.of(),
+                        show.withRig(show.rig().with(lead.cable().ofLength(most)))));
+        return fixes;
+    }
+
+    /// An amplifier before headphones that are driven by a line output; then other ways to join.
+    private List<RigFix> driven(LeadReport lead) {
+        List<RigFix> fixes = new ArrayList<>();
+        for (End end : List.of(lead.a(), lead.b()))
+            if (end.port().carries().equals("headphones"))
+                amplified(Survey.far(lead, end.ref()), lead, end).ifPresent(fixes::add);
+        fixes.addAll(rejoined(lead, false));
+        return fixes;
+    }
+
+    private Optional<RigFix> amplified(End from, LeadReport lead, End worn) {
+        Device amplifier = added(AMPLIFIER, from.device().place());
+        List<Device> devices = new ArrayList<>(show.rig().devices());
+        devices.add(amplifier);
+        Show without =
+                show.withRig(show.rig().with(devices, show.rig().without(lead.cable()).cables()));
+        return joined(without, from.device(), amplifier)
+                .flatMap(in -> joined(in.after(), amplifier, worn.device()))
+                .map(
+                        out ->
+                                new RigFix(
+                                        "Put a headphone amplifier between %s and %s; start low."
+                                                .formatted(
+                                                        from.device().name(), worn.device().name()),
+                                        List.of(),
+                                        out.after()));
+    }
+
+    private Optional<Joining> joined(Show in, Device from, Device to) {
+        return new Joiner(in, catalogue, survey.kinds()).ways(from, to, 1).stream().findFirst();
+    }
+
     private List<RigFix> bought(Optional<LeadReport> lead, Optional<Device> device) {
         List<RigFix> fixes = new ArrayList<>();
         lead.ifPresent(
@@ -276,16 +333,14 @@ final class FixIdeas {
                         show.rig()
                                 .with(devices, show.rig().cables())
                                 .with(device.poweredBy("usb")));
-        return new Joiner(with, catalogue, survey.kinds())
-                .ways(pack, device.poweredBy("usb"), 1).stream()
-                        .findFirst()
-                        .map(
-                                way ->
-                                        new RigFix(
-                                                "Feed %s from a battery pack, by %s."
-                                                        .formatted(device.name(), way.needs()),
-                                                List.of(),
-                                                way.after()));
+        return joined(with, pack, device.poweredBy("usb"))
+                .map(
+                        way ->
+                                new RigFix(
+                                        "Feed %s from a battery pack, by %s."
+                                                .formatted(device.name(), way.needs()),
+                                        List.of(),
+                                        way.after()));
     }
 
     /// What hangs on an overdrawn port fed otherwise, or by a hub with a supply of its own.
@@ -299,22 +354,26 @@ final class FixIdeas {
                         fix(
                                 "Run %s from the mains.".formatted(fed.device().name()),
                                 fed.device().poweredBy("mains")));
-            hubbed(host, port, lead, fed).ifPresent(fixes::add);
+            fixes.add(hubbed(survey.end(port), lead, fed, 1, lead.cable().metres()));
         }
         return fixes;
     }
 
-    private Optional<RigFix> hubbed(Device host, Ref port, LeadReport lead, End fed) {
-        Device hub = added(HUB, host.place());
+    /// A powered hub between a port and what is on it.
+    ///
+    /// @param above metres of the lead to the hub
+    /// @param below metres of the lead from it
+    private RigFix hubbed(End host, LeadReport lead, End fed, double above, double below) {
+        Device hub = added(HUB, host.device().place());
         List<Device> devices = new ArrayList<>(show.rig().devices());
         devices.add(hub);
         List<Cable> cables = new ArrayList<>(show.rig().without(lead.cable()).cables());
         cables.add(
                 new Cable(
                         Joiner.freeCable(show, 0),
-                        port,
+                        host.ref(),
                         new Ref(hub.id(), "up"),
-                        1,
+                        above,
                         true,
                         Extras.NONE));
         cables.add(
@@ -322,15 +381,14 @@ final class FixIdeas {
                         Joiner.freeCable(show, 1),
                         new Ref(hub.id(), "usb-1"),
                         fed.ref(),
-                        lead.cable().metres(),
+                        below,
                         true,
                         Extras.NONE));
-        return Optional.of(
-                new RigFix(
-                        "Put a powered hub between %s and %s."
-                                .formatted(host.name(), fed.device().name()),
-                        List.of(),
-                        show.withRig(show.rig().with(devices, cables))));
+        return new RigFix(
+                "Put a powered hub between %s and %s."
+                        .formatted(host.device().name(), fed.device().name()),
+                List.of(),
+                show.withRig(show.rig().with(devices, cables)));
     }
 
     /// The strip itself, or what hangs on it, into the wall.

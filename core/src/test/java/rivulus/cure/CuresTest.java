@@ -80,6 +80,20 @@ class CuresTest {
     }
 
     @Test
+    void whoIsFaintInAnothersMicrophoneIsGivenAWayOfTheirOwn() {
+        Proof proof = Demo.PROVER.prove(Demo.show("round-table"));
+        Trouble faint =
+                Trouble.of(proof).stream()
+                        .filter(trouble -> trouble.first().rule().equals("missing"))
+                        .findFirst()
+                        .orElseThrow();
+        assertThat(faint.first().sentence()).contains("hears Sunniva only faintly");
+        assertThat(best(proof, faint).turns())
+                .extracting(turn -> turn.knob() + " " + turn.to().word())
+                .containsExactly("mixer/in3.of sunniva-mic/mic");
+    }
+
+    @Test
     void aKnobThatASceneHasSetItselfIsTurnedThere() {
         Ref pick = Ref.of("desk/phones3.pick.phone");
         Show show =

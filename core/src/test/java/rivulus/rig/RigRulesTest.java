@@ -11,6 +11,7 @@ import rivulus.check.Demo;
 import rivulus.check.RigText;
 import rivulus.check.Severity;
 import rivulus.file.Templates;
+import rivulus.show.Cable;
 import rivulus.show.Show;
 
 /// Every rule of the rig: what it finds, what it leaves alone, and what ends it.
@@ -47,6 +48,42 @@ class RigRulesTest {
                             f ->
                                     f.id().equals(finding.id())
                                             && f.severity().compareTo(finding.severity()) <= 0);
+    }
+
+    // Leads
+
+    @Test
+    void anOverlongUsbLeadIsHalvedByAHubOrReplacedByOneOfTheRightLength() {
+        Show show = RigText.show("m usb-mic\n t tower\n m/usb t/usb-3 6");
+        RigFinding tooLong = only(show, "length");
+        assertThat(sentences(show, tooLong))
+                .containsExactly(
+                        "Put a powered hub between t and m.",
+                        "Take a lead of 5\u202Fm and stand m and t nearer to each other.");
+        allEnd(show, tooLong);
+        assertThat(fixes(show, tooLong).getFirst().after().rig().cables())
+                .extracting(Cable::metres)
+                .containsExactly(3.0, 3.0);
+    }
+
+    @Test
+    void anOverlongAnalogueLeadIsOnlyShortened() {
+        Show show = RigText.show("d show-desk\n l tower\n d/lineA l/line-in 40");
+        RigFinding tooLong = only(show, "length");
+        assertThat(sentences(show, tooLong))
+                .singleElement()
+                .asString()
+                .startsWith("Take a lead of ");
+        allEnd(show, tooLong);
+    }
+
+    @Test
+    void headphonesOnALineOutputAreGivenAnAmplifier() {
+        Show show = RigText.show("l tower\n h headphones\n l/line-out h/in 0");
+        RigFinding weak = only(show, "impedance");
+        assertThat(sentences(show, weak).getFirst())
+                .isEqualTo("Put a headphone amplifier between l and h; start low.");
+        allEnd(show, weak);
     }
 
     // Power
