@@ -88,6 +88,17 @@ class RigStageTest {
     }
 
     @Test
+    void gearIsSearchedFromAnyStageWithTheKeyboardInTheSearch() {
+        try (Hand hand = Hand.atDemo(folder)) {
+            hand.press(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.G);
+            hand.type("runs from a phone");
+            assertThat(hand.textIn("#gear-pane"))
+                    .contains("Two-input interface that draws little", "USB microphone")
+                    .doesNotContain("Four-input interface");
+        }
+    }
+
+    @Test
     void whatGoesWithADeviceIsToldBeforeItGoes() {
         try (Hand hand = Hand.atDemo(folder)) {
             hand.act(() -> hand.session().stage().set(Stage.RIG));

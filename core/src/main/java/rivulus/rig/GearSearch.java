@@ -15,14 +15,19 @@ import rivulus.gear.Template;
 /// Finds gear by what one needs, in plain words: "two xlr in, battery".
 ///
 /// Every part between commas must be true of the gear. A part that counts ("two xlr", "4
-/// headphones") asks for that many ports of a connector or signal, `in` or `out` where said; any
-/// other word must turn up in the name, the kind, the description, a connector or what it runs on.
+/// headphones") asks for that many ports of a connector or signal, `in` or `out` where said; one
+/// that feeds ("runs from a phone", "powered by usb") asks that it can run on that, or that a USB
+/// port of that gear gives what it draws, without phantom power; any other word must begin one in
+/// the name, the kind, the description, a connector or what it runs on.
 public final class GearSearch {
     private static final List<String> COUNTS =
             List.of("no", "one", "two", "three", "four", "five", "six", "seven", "eight");
 
     private static final Pattern COUNTED =
             Pattern.compile("(\\d+|" + String.join("|", COUNTS) + ")\\s+(.+?)(\\s+(in|out)s?)?");
+
+    private static final Pattern FED =
+            Pattern.compile("(?:runs?|powered|fed) (?:from|by|on|off) (?:an? |the |its )?(.+)");
 
     private GearSearch() {}
 
@@ -33,20 +38,45 @@ public final class GearSearch {
         for (Template template : catalogue.templates().values()) {
             if (template.kind().equals("room") || template.kind().equals("person")) continue;
             boolean fits = true;
-            for (String part : parts) fits &= fits(template, part);
+            for (String part : parts) fits &= fits(catalogue, template, part);
             if (fits) found.add(template);
         }
         found.sort(Comparator.comparing(Template::name));
         return found;
     }
 
-    private static boolean fits(Template template, String part) {
+    private static boolean fits(Catalogue catalogue, Template template, String part) {
+        Matcher fed = FED.matcher(part);
+        if (fed.matches()) return isFed(catalogue, template, fed.group(1));
         Matcher counted = COUNTED.matcher(part);
         if (counted.matches() && ports(template, counted.group(2), counted.group(4)) > 0)
             return ports(template, counted.group(2), counted.group(4)) >= count(counted.group(1));
-        String all = text(template);
-        for (String word : part.split("\\s+")) if (!all.contains(word)) return false;
+        return says(text(template), part);
+    }
+
+    /// Whether every word begins one of a text.
+    private static boolean says(String text, String words) {
+        for (String word : words.split("\\s+"))
+            if (!Pattern.compile("(?<![\\p{L}\\d])" + Pattern.quote(word)).matcher(text).find())
+                return false;
         return true;
+    }
+
+    /// Whether something runs on a kind of supply, or on what a USB port of some gear gives.
+    private static boolean isFed(Catalogue catalogue, Template template, String by) {
+        List<String> from = template.power().from();
+        if (from.contains(by) || by.equals("batteries") && from.contains("battery")) return true;
+        int most =
+                catalogue.templates().values().stream()
+                        .filter(source -> says(source.name().toLowerCase(Locale.ROOT), by))
+                        .flatMap(source -> source.ports().stream())
+                        .mapToInt(port -> port.electric().givesMa())
+                        .max()
+                        .orElse(0);
+        return from.contains("usb")
+                && template.ports().stream()
+                        .mapToInt(port -> port.electric().drawsMa())
+                        .anyMatch(draws -> draws > 0 && draws <= most);
     }
 
     private static int count(String word) {

@@ -185,6 +185,24 @@ class RigEditsTest {
         assertThat(GearSearch.find(catalogue, words)).extracting(Template::name).contains(name);
     }
 
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = ';',
+            value = {
+                "two xlr in, runs from a phone; Two-input interface that draws little; Two-input interface",
+                "runs from a phone; USB microphone; Four-input interface",
+                "runs from a laptop; Four-input interface; Show desk with two microphone strips",
+                "powered by batteries; Portable recorder; Dynamic microphone",
+                "runs on the mains; Small analogue mixer; USB microphone",
+                "phone; Phone with a USB-C port; Powered USB hub"
+            })
+    void whatFeedsItIsReckonedAndNotRead(String words, String fits, String not) {
+        assertThat(GearSearch.find(catalogue, words))
+                .extracting(Template::name)
+                .contains(fits)
+                .doesNotContain(not);
+    }
+
     @Test
     void whatNobodyMakesIsNotFoundAndRoomsAreNoGear() {
         assertThat(GearSearch.find(catalogue, "ninety xlr in")).isEmpty();

@@ -89,6 +89,17 @@ class RigRulesTest {
     // Power
 
     @Test
+    void aPhoneCannotFeedAnInterfaceUnlessItDrawsLittle() {
+        String rig = "p phone-usb\n i %s\n c call-program on:p hears=i/main\n i/usb p/usb-1 1";
+        Show show = RigText.show(rig.formatted("interface-2"));
+        RigFinding starved = only(show, "power");
+        assertThat(starved.figures()).containsEntry("marginMa", -250.0);
+        assertThat(sentences(show, starved)).contains("Put a powered hub between p and i.");
+        allEnd(show, starved);
+        assertThat(findings(RigText.show(rig.formatted("interface-pocket")), "power")).isEmpty();
+    }
+
+    @Test
     void anInterfaceOnATabletIsFedByAHubOrTheMains() {
         Show show = RigText.show("t tablet\n i interface-2 \n i/usb t/usb-1 1");
         RigFinding starved = only(show, "power");

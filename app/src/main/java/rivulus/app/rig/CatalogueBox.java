@@ -32,7 +32,7 @@ final class CatalogueBox extends VBox {
         this.onKind = onKind;
         setId("catalogue");
         search.setId("gear-search");
-        search.setPromptText("What do you need? two xlr in, battery");
+        search.setPromptText("Say: two xlr in, runs from a phone");
         search.setAccessibleText("Search the catalogue by name or by what you need");
         search.textProperty().addListener((_, _, _) -> list());
         search.setOnAction(_ -> addFirst());

@@ -116,8 +116,7 @@ final class Workspace extends BorderPane {
     void searchGear() {
         session.device().set("");
         session.stage().set(Stage.RIG);
-        drawerOpen = true;
-        arrange();
+        openSide();
         gear.search();
     }
 
@@ -128,9 +127,16 @@ final class Workspace extends BorderPane {
     void focusFindings() {
         session.device().set("");
         session.stage().set(Stage.MIXES);
+        openSide();
+        findings.focusFirst();
+    }
+
+    /// Shows the side, and sees to it that what is in it can take the keyboard at once: what a pane
+    /// scrolls is not in the window before its style is.
+    private void openSide() {
         drawerOpen = true;
         arrange();
-        findings.focusFirst();
+        side.applyCss();
     }
 
     void focusStage() {
