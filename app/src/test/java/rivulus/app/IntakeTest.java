@@ -66,6 +66,19 @@ class IntakeTest {
     }
 
     @Test
+    void aListThatSaysNothingNewIsNotTakenAndWhatIsInTheWayIsNamed() throws IOException {
+        try (Hand hand = Hand.atDemo(folder.resolve("state"))) {
+            Path file = list("Ch,Source,Microphone\n1,Maren,\n3,Guest,Dynamic microphone\n");
+            hand.act(() -> hand.window().takeIn(file));
+            assertThat(hand.textIn("#intake-preview"))
+                    .contains("as it is", "already: Talkback mic – Show desk, MIC 3")
+                    .doesNotContain("desk/mic3");
+            assertThat(hand.textIn("#intake")).contains("Nothing to take");
+            assertThat(hand.find("#intake-take").isDisabled()).isTrue();
+        }
+    }
+
+    @Test
     void aFileThatIsNoListIsSaidSo() throws IOException {
         try (Hand hand = Hand.atDemo(folder.resolve("state"))) {
             Path file = list("just words");

@@ -296,7 +296,11 @@ class RigStageTest {
                                         .findFirst()
                                         .orElseThrow());
                     });
-            assertThat(hand.textIn("#leads")).contains("Would be lost:", "the lead");
+            assertThat(hand.textIn("#leads"))
+                    .contains(
+                            "Would be lost:",
+                            "· the lead Talkback mic – Show desk, MIC 3",
+                            "· the setting of USB 1 chat feed");
             hand.focus("#replace-device");
             hand.press(KeyCode.SPACE);
             assertThat(show(hand).rig().device("desk").orElseThrow().template())

@@ -75,6 +75,15 @@ public record RigDrawing(
             boolean marked,
             Optional<Severity> severity) {}
 
+    /// What a layer says of a device.
+    ///
+    /// @param yields whether it is of so little weight that a long name may take its line
+    private record Note(String words, boolean yields) {
+        static Note light(String words) {
+            return new Note(words, true);
+        }
+    }
+
     /// A lead from one box to another.
     ///
     /// @param cable its id; empty for a feed
@@ -259,12 +268,13 @@ public record RigDrawing(
                     rig.findingsOf(device.id()).stream()
                             .filter(finding -> finding.severity() != Severity.NOTE)
                             .toList();
+            Note note = note(device);
             boxes.put(
                     device.id(),
                     new Box(
                             device,
-                            note(device),
-                            noteYields(device),
+                            note.words(),
+                            note.yields(),
                             MARGIN + column * (boxWidth + GAP),
                             top + row * ROW,
                             boxWidth,
@@ -296,41 +306,33 @@ public record RigDrawing(
             };
         }
 
-        private String note(Device device) {
+        private Note note(Device device) {
             return switch (layer) {
-                case LEADS, COMPUTERS -> {
-                    List<String> programs = programs(device).stream().map(Device::name).toList();
-                    yield programs.isEmpty()
-                            ? survey.template(device).name()
-                            : String.join(", ", programs);
-                }
-                case POWER -> power(device);
-                case EARTHS ->
-                        Grounds.isEarthed(survey, device)
-                                ? "earthed"
-                                : survey.runsOn(device).equals("mains")
-                                        ? "mains, no earth"
-                                        : survey.runsOn(device).equals("battery")
-                                                ? "on its battery"
-                                                : "no plug of its own";
+                case LEADS -> Note.light(machine(device));
+                case COMPUTERS -> new Note(machine(device), programs(device).isEmpty());
+                case POWER -> new Note(power(device), survey.runsOn(device).equals("none"));
+                case EARTHS -> earth(device);
                 case TIME -> {
                     int rate = Rates.of(survey, device);
-                    yield rate == 0 ? "no clock" : Rates.words(rate);
+                    yield rate == 0 ? Note.light("no clock") : new Note(Rates.words(rate), false);
                 }
             };
         }
 
-        private boolean noteYields(Device device) {
-            String runs = survey.runsOn(device);
-            return switch (layer) {
-                case LEADS -> true;
-                case COMPUTERS -> programs(device).isEmpty();
-                case POWER -> runs.equals("none");
-                case EARTHS ->
-                        !Grounds.isEarthed(survey, device)
-                                && !runs.equals("mains")
-                                && !runs.equals("battery");
-                case TIME -> Rates.of(survey, device) == 0;
+        private String machine(Device device) {
+            List<String> programs = programs(device).stream().map(Device::name).toList();
+            return programs.isEmpty()
+                    ? survey.template(device).name()
+                    : String.join(", ", programs);
+        }
+
+        /// The mark of an earth tells it too.
+        private Note earth(Device device) {
+            if (Grounds.isEarthed(survey, device)) return Note.light("earthed");
+            return switch (survey.runsOn(device)) {
+                case "mains" -> new Note("mains, no earth", false);
+                case "battery" -> new Note("on its battery", false);
+                default -> Note.light("no plug of its own");
             };
         }
 

@@ -55,11 +55,7 @@ final class LeadRows implements Intake.Rows {
     /// A machine and, where it is said, a port of it.
     private record Named(Device device, Optional<Port> port) {
         String words() {
-            return device.name()
-                    + port.map(Port::label)
-                            .filter(label -> !label.isEmpty())
-                            .map(l -> ", " + l)
-                            .orElse("");
+            return port.map(p -> new End(device, p).words()).orElse(device.name());
         }
 
         boolean holds(Ref end) {

@@ -36,6 +36,9 @@ public final class LeadReader {
     /// More gain than this makes noise heard: a microphone in a line input wants 46.
     private static final double QUIET_DB = 25;
 
+    /// More than this is taken off by a pad, not by sending less: that brings up the noise.
+    private static final double MOST_TURNED_DOWN_DB = 10;
+
     /// An input should have at least so many times the impedance of what feeds it.
     private static final double BRIDGING = 5;
 
@@ -217,13 +220,18 @@ public final class LeadReader {
         double headroom = in.takesMostDbu() - peak;
         passages.add(new LeadReport.Passage(from, to, level, headroom, loss));
         double pad = Math.ceil(-headroom);
+        boolean much = pad > MOST_TURNED_DOWN_DB;
         if (!isPassive(to.device()) && headroom < -SLACK_DB) {
             faults.add(
                     new Fault(
                             "level",
-                            pad > 10 ? Severity.PROBLEM : Severity.CAUTION,
-                            "%s overloads %s; it wants a pad of %s, or to be sent lower by as much"
-                                    .formatted(signal(from), input(to), Words.db(pad)),
+                            much ? Severity.PROBLEM : Severity.CAUTION,
+                            "%s overloads %s; it wants a pad of %s%s"
+                                    .formatted(
+                                            signal(from),
+                                            input(to),
+                                            Words.db(pad),
+                                            much ? "" : ", or to be sent lower by as much"),
                             pad,
                             "padDb"));
         }

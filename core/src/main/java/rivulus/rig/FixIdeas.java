@@ -228,10 +228,10 @@ final class FixIdeas {
     /// machines nearer to each other.
     private List<RigFix> shortened(LeadReport lead) {
         List<RigFix> fixes = new ArrayList<>();
-        boolean usb = lead.a().port().carries().equals("usb");
         double half = lead.cable().metres() / 2;
-        if (usb && lead.a().port().host()) fixes.add(hubbed(lead.a(), lead, lead.b(), half, half));
-        if (usb && lead.b().port().host()) fixes.add(hubbed(lead.b(), lead, lead.a(), half, half));
+        for (End end : List.of(lead.a(), lead.b()))
+            if (end.port().carries().equals("usb") && end.port().host())
+                fixes.add(hubbed(end, lead, Survey.far(lead, end.ref()), half, half));
         double most = lead.kind().orElseThrow().longestM();
         fixes.add(
                 new RigFix(
@@ -368,27 +368,17 @@ final class FixIdeas {
         List<Device> devices = new ArrayList<>(show.rig().devices());
         devices.add(hub);
         List<Cable> cables = new ArrayList<>(show.rig().without(lead.cable()).cables());
-        cables.add(
-                new Cable(
-                        Joiner.freeCable(show, 0),
-                        host.ref(),
-                        new Ref(hub.id(), "up"),
-                        above,
-                        true,
-                        Extras.NONE));
-        cables.add(
-                new Cable(
-                        Joiner.freeCable(show, 1),
-                        new Ref(hub.id(), "usb-1"),
-                        fed.ref(),
-                        below,
-                        true,
-                        Extras.NONE));
+        cables.add(bought(0, host.ref(), new Ref(hub.id(), "up"), above));
+        cables.add(bought(1, new Ref(hub.id(), "usb-1"), fed.ref(), below));
         return new RigFix(
                 "Put a powered hub between %s and %s."
                         .formatted(host.device().name(), fed.device().name()),
                 List.of(),
                 show.withRig(show.rig().with(devices, cables)));
+    }
+
+    private Cable bought(int nth, Ref from, Ref to, double metres) {
+        return new Cable(Joiner.freeCable(show, nth), from, to, metres, true, Extras.NONE);
     }
 
     /// The strip itself, or what hangs on it, into the wall.

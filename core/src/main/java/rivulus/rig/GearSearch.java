@@ -1,9 +1,10 @@
 package rivulus.rig;
 
-import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
+import java.util.function.Predicate;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import rivulus.gear.Catalogue;
@@ -33,50 +34,57 @@ public final class GearSearch {
 
     /// The gear that fits, by name; rooms and people are no gear. Blank words fit all.
     public static List<Template> find(Catalogue catalogue, String words) {
-        String[] parts = words.toLowerCase(Locale.ROOT).strip().split("\\s*,\\s*");
-        List<Template> found = new ArrayList<>();
-        for (Template template : catalogue.templates().values()) {
-            if (template.kind().equals("room") || template.kind().equals("person")) continue;
-            boolean fits = true;
-            for (String part : parts) fits &= fits(catalogue, template, part);
-            if (fits) found.add(template);
-        }
-        found.sort(Comparator.comparing(Template::name));
-        return found;
+        Predicate<Template> fits = t -> !t.kind().equals("room") && !t.kind().equals("person");
+        for (String part : words.toLowerCase(Locale.ROOT).strip().split("\\s*,\\s*"))
+            fits = fits.and(wish(catalogue, part));
+        return catalogue.templates().values().stream()
+                .filter(fits)
+                .sorted(Comparator.comparing(Template::name))
+                .toList();
     }
 
-    private static boolean fits(Catalogue catalogue, Template template, String part) {
+    private static Predicate<Template> wish(Catalogue catalogue, String part) {
         Matcher fed = FED.matcher(part);
-        if (fed.matches()) return isFed(catalogue, template, fed.group(1));
+        if (fed.matches()) return fed(catalogue, fed.group(1));
+        Predicate<String> says = says(part);
+        Predicate<Template> named = template -> says.test(text(template));
         Matcher counted = COUNTED.matcher(part);
-        if (counted.matches() && ports(template, counted.group(2), counted.group(4)) > 0)
-            return ports(template, counted.group(2), counted.group(4)) >= count(counted.group(1));
-        return says(text(template), part);
+        if (!counted.matches()) return named;
+        int wanted = count(counted.group(1));
+        return template -> {
+            int there = ports(template, counted.group(2), counted.group(4));
+            return there > 0 ? there >= wanted : named.test(template);
+        };
     }
 
     /// Whether every word begins one of a text.
-    private static boolean says(String text, String words) {
-        for (String word : words.split("\\s+"))
-            if (!Pattern.compile("(?<![\\p{L}\\d])" + Pattern.quote(word)).matcher(text).find())
-                return false;
-        return true;
+    private static Predicate<String> says(String words) {
+        List<Pattern> starts =
+                Arrays.stream(words.split("\\s+"))
+                        .map(word -> Pattern.compile("(?<![\\p{L}\\d])" + Pattern.quote(word)))
+                        .toList();
+        return text -> starts.stream().allMatch(start -> start.matcher(text).find());
     }
 
     /// Whether something runs on a kind of supply, or on what a USB port of some gear gives.
-    private static boolean isFed(Catalogue catalogue, Template template, String by) {
-        List<String> from = template.power().from();
-        if (from.contains(by) || by.equals("batteries") && from.contains("battery")) return true;
+    private static Predicate<Template> fed(Catalogue catalogue, String by) {
+        String supply = by.equals("batteries") ? "battery" : by;
+        Predicate<String> says = says(by);
         int most =
                 catalogue.templates().values().stream()
-                        .filter(source -> says(source.name().toLowerCase(Locale.ROOT), by))
+                        .filter(source -> says.test(source.name().toLowerCase(Locale.ROOT)))
                         .flatMap(source -> source.ports().stream())
                         .mapToInt(port -> port.electric().givesMa())
                         .max()
                         .orElse(0);
-        return from.contains("usb")
-                && template.ports().stream()
-                        .mapToInt(port -> port.electric().drawsMa())
-                        .anyMatch(draws -> draws > 0 && draws <= most);
+        return template -> {
+            List<String> from = template.power().from();
+            return from.contains(supply)
+                    || from.contains("usb")
+                            && template.ports().stream()
+                                    .mapToInt(port -> port.electric().drawsMa())
+                                    .anyMatch(draws -> draws > 0 && draws <= most);
+        };
     }
 
     private static int count(String word) {

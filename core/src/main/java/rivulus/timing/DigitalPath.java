@@ -5,6 +5,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import rivulus.gear.Port;
 import rivulus.leads.End;
 import rivulus.leads.LeadReport;
@@ -38,7 +39,7 @@ public record DigitalPath(
         List<DigitalPath> all = new ArrayList<>();
         for (LeadReport lead : survey.leads()) {
             usb(survey, lead).ifPresent(all::add);
-            between(survey, lead).ifPresent(all::add);
+            all.addAll(between(survey, lead));
         }
         return all;
     }
@@ -88,26 +89,37 @@ public record DigitalPath(
         return Optional.empty();
     }
 
-    private static Optional<DigitalPath> between(Survey survey, LeadReport lead) {
+    /// Where one end follows the other, both directions are in step. Else each direction stands for
+    /// itself, but for what is wrong with both alike.
+    private static List<DigitalPath> between(Survey survey, LeadReport lead) {
         Optional<DigitalPath> there = along(survey, lead, lead.a(), lead.b());
         Optional<DigitalPath> back = along(survey, lead, lead.b(), lead.a());
-        return there.filter(path -> path.state != State.DRIFTS || back.isEmpty()).or(() -> back);
+        List<DigitalPath> both = Stream.of(there, back).flatMap(Optional::stream).toList();
+        for (DigitalPath path : both) if (path.state == State.FOLLOWS) return List.of(path);
+        boolean alike = both.size() == 2 && both.getFirst().state == both.getLast().state;
+        return alike && both.getFirst().state != State.CONVERTS ? both.subList(0, 1) : both;
     }
 
     private static Optional<DigitalPath> along(
             Survey survey, LeadReport lead, End gives, End takes) {
         if (!isDigital(gives.port()) || gives.port().gives() == 0 || takes.port().takes() == 0)
             return Optional.empty();
-        boolean converts = converts(survey, takes);
-        State state =
-                converts
-                        ? State.CONVERTS
-                        : Rates.of(survey, gives.device()) != Rates.of(survey, takes.device())
-                                ? State.TWO_RATES
-                                : Rates.follows(survey, takes.device(), takes.port().id())
-                                        ? State.FOLLOWS
-                                        : State.DRIFTS;
-        return path(survey, lead, gives, takes, state, master(survey, gives.device()));
+        return path(
+                survey,
+                lead,
+                gives,
+                takes,
+                state(survey, gives, takes),
+                master(survey, gives.device()));
+    }
+
+    private static State state(Survey survey, End gives, End takes) {
+        if (converts(survey, takes)) return State.CONVERTS;
+        if (Rates.of(survey, gives.device()) != Rates.of(survey, takes.device()))
+            return State.TWO_RATES;
+        return Rates.follows(survey, takes.device(), takes.port().id())
+                ? State.FOLLOWS
+                : State.DRIFTS;
     }
 
     private static Optional<DigitalPath> path(

@@ -198,7 +198,9 @@ class RigDrawingTest {
         "COMPUTERS, maren-mic, true",
         "POWER, desk, false",
         "POWER, maren-mic, true",
-        "EARTHS, house-speakers, false",
+        "EARTHS, house-speakers, true",
+        "EARTHS, desk, false",
+        "EARTHS, teo-earbuds, false",
         "TIME, desk, false",
         "TIME, maren-mic, true"
     })
@@ -273,7 +275,12 @@ class RigDrawingTest {
                                 Optional.empty(),
                                 BufferAdvice.USUAL_WANTED_MS)
                         .of(RigLayer.TIME);
-        assertThat(text(late)).contains("How late it all is for Nadia", "network");
+        assertThat(text(late))
+                .contains(
+                        "How late it all is for Nadia",
+                        "network",
+                        "Show desk, USB 1 → Cue laptop, USB 1",
+                        "48\u202FkHz by the clock of Show desk.");
     }
 
     @Test

@@ -189,6 +189,15 @@ class TimingTest {
     }
 
     @Test
+    void twoThatFollowNobodyAreToldOnceAndTwoRatesToo() {
+        String rig = "a digital-console\n b digital-console rate=\"%s\"\n a/net b/net 5";
+        assertThat(paths(rig.formatted(48_000)))
+                .containsExactly("a b 48 kHz by two clocks, which drift apart");
+        assertThat(paths(rig.formatted(44_100)))
+                .containsExactly("a b sent at 48 kHz, taken at 44.1 kHz");
+    }
+
+    @Test
     void aMachineWithoutAClockHasNoRate() {
         Show show = RigText.show("m dynamic-mic\n d show-desk");
         Survey survey = survey(show);

@@ -76,7 +76,7 @@ public final class MixesStage extends StackPane {
                         Look.text("Nobody is listening yet", "stage-title"),
                         Look.paragraph(
                                 "A show says who is in it, who listens, and how the gear is joined. Open one, or drop a"
-                                        + " .rivulus file on this window.",
+                                        + " .rivulus file here.",
                                 "soft"),
                         answers);
     }

@@ -35,6 +35,7 @@ final class EarRail extends VBox {
                         "No ears yet. Open a show, or drop one on this window.",
                         "soft",
                         "placeholder");
+        none.setId("no-ears");
         none.visibleProperty().bind(session.show().map(show -> show.ears().isEmpty()));
         list.setPlaceholder(none);
         VBox.setVgrow(list, Priority.ALWAYS);
