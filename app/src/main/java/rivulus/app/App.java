@@ -1,17 +1,19 @@
 package rivulus.app;
 
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import javafx.application.Application;
+import javafx.application.Platform;
 import javafx.stage.Stage;
 import rivulus.app.look.Look;
 import rivulus.app.session.Session;
 import rivulus.app.session.Settings;
 import rivulus.app.shell.MainWindow;
 import rivulus.check.Prover;
+import rivulus.disk.FileTrouble;
 import rivulus.file.DemoShows;
-import rivulus.file.FileTrouble;
 import rivulus.file.Journal;
 
 /// The application: `demo`, `open FILE`, or nothing for an empty window.
@@ -23,8 +25,13 @@ public final class App extends Application {
         Look.loadFonts();
         Prover prover = Early.prover();
         Settings settings = Settings.in(Settings.usualFolder());
-        List<Journal.Left> left = Journal.leftIn(settings.journals(), prover.catalogue());
-        session = new Session(prover, settings, journal(settings));
+        List<String> notes = new ArrayList<>(settings.troubles());
+        Journal.Found found = Journal.leftIn(settings.journals(), prover.catalogue());
+        notes.addAll(found.troubles());
+        session = new Session(prover, settings, journal(settings, notes));
+        Thread.setDefaultUncaughtExceptionHandler(
+                (_, thrown) ->
+                        Platform.runLater(() -> session.failed("showing the window", thrown)));
         MainWindow window = new MainWindow(session, Optional.empty());
         stage.setTitle("Rivulus");
         stage.setMinWidth(900);
@@ -40,14 +47,17 @@ public final class App extends Application {
         if (words.equals(List.of("demo"))) window.openDemo(DemoShows.LANTERN_HOUR);
         if (words.size() == 2 && words.getFirst().equals("open"))
             window.open(Path.of(words.getLast()));
-        window.offer(left);
+        window.tell(notes);
+        window.offer(found.left());
     }
 
-    private static Optional<Journal> journal(Settings settings) {
+    static Optional<Journal> journal(Settings settings, List<String> notes) {
         try {
             return Optional.of(Journal.in(settings.journals()));
         } catch (FileTrouble unwritable) {
-            System.getLogger("rivulus").log(System.Logger.Level.WARNING, unwritable.getMessage());
+            notes.add(
+                    "Unsaved changes are not kept if the program is killed: "
+                            + unwritable.getMessage());
             return Optional.empty();
         }
     }

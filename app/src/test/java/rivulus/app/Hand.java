@@ -32,7 +32,6 @@ import rivulus.app.session.Settings;
 import rivulus.app.shell.MainWindow;
 import rivulus.check.Limits;
 import rivulus.check.Prover;
-import rivulus.file.FileTrouble;
 import rivulus.file.Journal;
 import rivulus.file.Templates;
 
@@ -80,12 +79,10 @@ final class Hand implements AutoCloseable {
     private void start() {
         Settings settings = Settings.in(state);
         settings.motion().set(false);
-        List<Journal.Left> left = Journal.leftIn(settings.journals(), PROVER.catalogue());
-        try {
-            session = new Session(PROVER, settings, Optional.of(Journal.in(settings.journals())));
-        } catch (FileTrouble trouble) {
-            throw new AssertionError(trouble);
-        }
+        List<String> notes = new ArrayList<>(settings.troubles());
+        Journal.Found found = Journal.leftIn(settings.journals(), PROVER.catalogue());
+        notes.addAll(found.troubles());
+        session = new Session(PROVER, settings, App.journal(settings, notes));
         FileAsker asker =
                 new FileAsker() {
                     @Override
@@ -103,7 +100,8 @@ final class Hand implements AutoCloseable {
         stage.setScene(window.scene());
         stage.show();
         stage.requestFocus();
-        window.offer(left);
+        window.tell(notes);
+        window.offer(found.left());
     }
 
     /// A window in which the demo show is open.

@@ -5,7 +5,7 @@ import java.util.List;
 import java.util.function.IntFunction;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
-import rivulus.file.FileTrouble;
+import rivulus.disk.FileTrouble;
 import rivulus.file.ShowFile;
 import rivulus.gear.Catalogue;
 import rivulus.show.Show;

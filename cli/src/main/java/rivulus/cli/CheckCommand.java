@@ -18,7 +18,7 @@ import rivulus.check.Proof;
 import rivulus.check.SceneProof;
 import rivulus.cure.Cure;
 import rivulus.cure.Cures;
-import rivulus.file.JsonText;
+import rivulus.disk.JsonText;
 import rivulus.file.Templates;
 import rivulus.report.Report;
 import rivulus.rig.RigFinding;

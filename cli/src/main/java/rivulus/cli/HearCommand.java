@@ -8,7 +8,7 @@ import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Spec;
 import rivulus.check.Proof;
 import rivulus.check.SceneProof;
-import rivulus.file.JsonText;
+import rivulus.disk.JsonText;
 import rivulus.hearing.Arrival;
 import rivulus.report.Report;
 import rivulus.report.Table;

@@ -4,7 +4,7 @@ import java.io.PrintWriter;
 import java.nio.charset.StandardCharsets;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
-import rivulus.file.FileTrouble;
+import rivulus.disk.FileTrouble;
 
 /// The command line: hearing tables, findings and ways of a show, without a window.
 @Command(

@@ -8,7 +8,7 @@ import rivulus.check.Limits;
 import rivulus.check.Proof;
 import rivulus.check.Prover;
 import rivulus.check.SceneProof;
-import rivulus.file.FileTrouble;
+import rivulus.disk.FileTrouble;
 import rivulus.file.ShowFile;
 import rivulus.file.Templates;
 import rivulus.show.Show;

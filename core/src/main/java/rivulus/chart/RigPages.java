@@ -313,7 +313,8 @@ public final class RigPages {
         Optional<RigEdit> edit =
                 plan.steps().isEmpty()
                         ? Optional.empty()
-                        : Optional.of(RigEdit.of("End the rings of grounds", plan.after()));
+                        : Optional.of(
+                                RigEdit.of("End the rings of grounds", rig.show(), plan.after()));
         rows.add(
                 new RigPage.Row(
                         plan.left() == 0 ? "All rings end" : "Not all rings end",

@@ -57,6 +57,7 @@ public record Picked(
         for (Picker.Standard standard :
                 List.of(Picker.Standard.COMMUNICATIONS, Picker.Standard.DEFAULT)) {
             if (!setting.equals(standard.word())) continue;
+            if (!standard.isAbove(picker.standard())) return Picker.NONE;
             Device computer = survey.device(owner.on()).orElse(owner);
             return standardOf(survey.template(computer), standard, picker.picks())
                     .map(s -> resolved(survey, computer, s, setting(computer, s)))

@@ -3,6 +3,7 @@ package rivulus.file;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.SequencedMap;
+import rivulus.disk.FileTrouble;
 import rivulus.gear.Catalogue;
 import rivulus.show.Show;
 

@@ -5,8 +5,12 @@ import java.nio.channels.FileChannel;
 import java.nio.channels.FileLock;
 import java.nio.channels.OverlappingFileLockException;
 import java.nio.file.Files;
+import java.nio.file.InvalidPathException;
+import java.nio.file.LinkOption;
 import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
 import java.nio.file.StandardOpenOption;
+import java.time.DateTimeException;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -16,6 +20,11 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Stream;
+import rivulus.disk.Entry;
+import rivulus.disk.FileTrouble;
+import rivulus.disk.Json;
+import rivulus.disk.JsonText;
+import rivulus.disk.SafeFile;
 import rivulus.gear.Catalogue;
 import rivulus.show.Show;
 
@@ -23,9 +32,14 @@ import rivulus.show.Show;
 /// from its file, so that a kill at any moment costs nothing.
 ///
 /// Each program holds a lock beside its journal; a journal whose lock is free was left behind.
-/// Writing replaces the journal whole or not at all, as [ShowFile#save] does.
+/// Writing replaces the journal whole or not at all, as [SafeFile] does.
 public final class Journal implements AutoCloseable {
     private static final String ENDING = ".journal";
+    private static final String LOCK = ".lock";
+    private static final String SET_ASIDE = ".unreadable";
+
+    /// A show inside a journal is a text inside a text, which at most doubles it, and then some.
+    private static final long LARGEST_BYTES = 3 * SafeFile.LARGEST_BYTES;
 
     private final Path journal;
     private final Path lockFile;
@@ -45,14 +59,21 @@ public final class Journal implements AutoCloseable {
     public static Journal in(Path folder) throws FileTrouble {
         try {
             Files.createDirectories(folder);
-            String name = UUID.randomUUID().toString();
-            Path lockFile = folder.resolve(name + ".lock");
-            FileChannel channel =
-                    FileChannel.open(lockFile, StandardOpenOption.CREATE, StandardOpenOption.WRITE);
-            return new Journal(folder.resolve(name + ENDING), lockFile, channel, channel.lock());
+            while (true) {
+                String name = UUID.randomUUID().toString();
+                Path lockFile = folder.resolve(name + LOCK);
+                FileChannel channel =
+                        FileChannel.open(
+                                lockFile, StandardOpenOption.CREATE_NEW, StandardOpenOption.WRITE);
+                FileLock lock = channel.tryLock();
+                // another program that sweeps locks away may have come between
+                if (lock != null && Files.exists(lockFile))
+                    return new Journal(folder.resolve(name + ENDING), lockFile, channel, lock);
+                channel.close();
+            }
         } catch (IOException failed) {
             throw new FileTrouble(
-                    folder + ": the autosave journal cannot be kept here: " + failed.getMessage(),
+                    folder + ": unsaved changes cannot be kept here: " + failed.getMessage(),
                     failed);
         }
     }
@@ -66,26 +87,36 @@ public final class Journal implements AutoCloseable {
         entry.put("written", Instant.now().toString());
         file.ifPresent(path -> entry.put("file", path.toAbsolutePath().toString()));
         entry.put("show", ShowFile.write(show));
-        ShowFile.replace(JsonText.of(entry), journal);
+        SafeFile.replace(journal, JsonText.of(entry));
     }
 
     /// Forgets what was written down: all is saved.
     public void clear() throws FileTrouble {
+        delete(journal);
+    }
+
+    private static void delete(Path file) throws FileTrouble {
         try {
-            Files.deleteIfExists(journal);
+            Files.deleteIfExists(file);
         } catch (IOException failed) {
             throw new FileTrouble(
-                    journal + ": the journal cannot be cleared: " + failed.getMessage(), failed);
+                    file + ": this cannot be deleted: " + failed.getMessage(), failed);
         }
     }
 
+    /// Ends the journal and forgets what was written down.
     @Override
     public void close() throws FileTrouble {
         clear();
+        letGo();
+        delete(lockFile);
+    }
+
+    /// Ends the journal and leaves what was written down to the next program.
+    public void letGo() throws FileTrouble {
         try {
             lock.release();
             channel.close();
-            Files.deleteIfExists(lockFile);
         } catch (IOException failed) {
             throw new FileTrouble(
                     lockFile + ": the journal cannot be closed: " + failed.getMessage(), failed);
@@ -99,39 +130,68 @@ public final class Journal implements AutoCloseable {
     public record Left(Path journal, Show show, Optional<Path> file, Instant written) {
         /// Throws it away.
         public void discard() throws FileTrouble {
-            try {
-                Files.deleteIfExists(journal);
-                Files.deleteIfExists(lockOf(journal));
-            } catch (IOException failed) {
-                throw new FileTrouble(
-                        journal + ": this cannot be deleted: " + failed.getMessage(), failed);
-            }
+            delete(journal);
+            delete(lockOf(journal));
+        }
+    }
+
+    /// What was found of programs that are no longer running.
+    ///
+    /// @param left what they left behind, newest first
+    /// @param troubles what could not be read, one line each; those journals are set aside
+    public record Found(List<Left> left, List<String> troubles) {
+        public Found {
+            left = List.copyOf(left);
+            troubles = List.copyOf(troubles);
         }
     }
 
     private static Path lockOf(Path journal) {
         String name = journal.getFileName().toString();
-        return journal.resolveSibling(name.substring(0, name.length() - ENDING.length()) + ".lock");
+        return journal.resolveSibling(name.substring(0, name.length() - ENDING.length()) + LOCK);
     }
 
-    /// What programs that are no longer running left behind in a folder, newest first. A journal
-    /// that cannot be read is passed over and stays where it is.
-    public static List<Left> leftIn(Path folder, Catalogue catalogue) {
-        if (!Files.isDirectory(folder)) return List.of();
+    /// What programs that are no longer running left behind in a folder. A journal that cannot be
+    /// read is set aside under another name and told; locks that nobody holds are swept away.
+    public static Found leftIn(Path folder, Catalogue catalogue) {
+        if (!Files.isDirectory(folder)) return new Found(List.of(), List.of());
         List<Left> left = new ArrayList<>();
-        try (Stream<Path> files = Files.list(folder)) {
-            for (Path file : files.filter(f -> f.toString().endsWith(ENDING)).toList()) {
-                if (!isInUse(lockOf(file))) read(file, catalogue).ifPresent(left::add);
+        List<String> troubles = new ArrayList<>();
+        try {
+            for (Path file : endingIn(folder, ENDING)) {
+                if (isInUse(lockOf(file))) continue;
+                try {
+                    left.add(read(file, catalogue));
+                } catch (FileTrouble broken) {
+                    troubles.add(setAside(file, broken));
+                }
             }
+            for (Path lock : endingIn(folder, LOCK)) sweep(lock);
         } catch (IOException unreadable) {
-            return List.of();
+            troubles.add(folder + ": this folder cannot be looked through");
         }
         left.sort(Comparator.comparing(Left::written).reversed());
-        return left;
+        return new Found(left, troubles);
+    }
+
+    private static List<Path> endingIn(Path folder, String ending) throws IOException {
+        try (Stream<Path> files = Files.list(folder)) {
+            return files.filter(f -> f.getFileName().toString().endsWith(ending)).sorted().toList();
+        }
+    }
+
+    private static String setAside(Path file, FileTrouble broken) {
+        Path aside = file.resolveSibling(file.getFileName() + SET_ASIDE);
+        try {
+            Files.move(file, aside, StandardCopyOption.REPLACE_EXISTING);
+            return "%s It is set aside as %s.".formatted(broken.getMessage(), aside);
+        } catch (IOException stays) {
+            return broken.getMessage();
+        }
     }
 
     private static boolean isInUse(Path lockFile) {
-        if (!Files.exists(lockFile)) return false;
+        if (!Files.exists(lockFile, LinkOption.NOFOLLOW_LINKS)) return false;
         try (FileChannel channel = FileChannel.open(lockFile, StandardOpenOption.WRITE);
                 FileLock free = channel.tryLock()) {
             return free == null;
@@ -140,18 +200,32 @@ public final class Journal implements AutoCloseable {
         }
     }
 
-    private static Optional<Left> read(Path file, Catalogue catalogue) {
+    /// Takes a lock away that nobody holds and no journal belongs to.
+    private static void sweep(Path lockFile) {
+        String name = lockFile.getFileName().toString();
+        Path journal =
+                lockFile.resolveSibling(name.substring(0, name.length() - LOCK.length()) + ENDING);
+        if (Files.exists(journal)) return;
+        try (FileChannel channel = FileChannel.open(lockFile, StandardOpenOption.WRITE);
+                FileLock free = channel.tryLock()) {
+            if (free != null) Files.deleteIfExists(lockFile);
+        } catch (IOException | OverlappingFileLockException held) {
+            // somebody's, then
+        }
+    }
+
+    private static Left read(Path file, Catalogue catalogue) throws FileTrouble {
+        String name = file.toString();
+        Entry root = Entry.root(name, Json.parse(SafeFile.read(file, LARGEST_BYTES).text(), name));
+        if (!(root.field("show").json() instanceof Json.Text(String text, _)))
+            throw root.field("show").trouble("the text of a show was expected");
         try {
-            Entry root =
-                    Entry.root(
-                            file.getFileName().toString(),
-                            Json.parse(ShowFile.text(file), file.toString()));
             Optional<Path> of =
                     Optional.of(root.text("file", "")).filter(f -> !f.isEmpty()).map(Path::of);
-            Show show = ShowFile.parse(root.text("show"), file.getFileName().toString(), catalogue);
-            return Optional.of(new Left(file, show, of, Instant.parse(root.text("written"))));
-        } catch (FileTrouble | java.time.DateTimeException broken) {
-            return Optional.empty();
+            Show show = ShowFile.parse(text, name, catalogue);
+            return new Left(file, show, of, Instant.parse(root.text("written")));
+        } catch (InvalidPathException | DateTimeException broken) {
+            throw new FileTrouble(name + ": this is no journal: " + broken.getMessage(), broken);
         }
     }
 }

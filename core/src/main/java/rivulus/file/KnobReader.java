@@ -6,6 +6,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import rivulus.disk.Entry;
+import rivulus.disk.FileTrouble;
 import rivulus.gear.Delay;
 import rivulus.gear.Governor;
 import rivulus.gear.Knob;

@@ -6,6 +6,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Stream;
+import rivulus.disk.FileTrouble;
 import rivulus.show.OwnTemplate;
 
 /// Somebody's own kinds of gear: a folder of template files.

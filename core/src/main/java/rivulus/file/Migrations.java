@@ -4,6 +4,9 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.SequencedMap;
 import java.util.function.UnaryOperator;
+import rivulus.disk.Entry;
+import rivulus.disk.FileTrouble;
+import rivulus.disk.Json;
 import rivulus.show.Show;
 
 /// Brings an older show file to the present version, one version at a time, before it is read.

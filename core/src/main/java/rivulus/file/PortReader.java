@@ -5,6 +5,8 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import rivulus.disk.Entry;
+import rivulus.disk.FileTrouble;
 import rivulus.gear.Electric;
 import rivulus.gear.PictureFormat;
 import rivulus.gear.Port;

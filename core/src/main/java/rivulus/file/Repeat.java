@@ -5,14 +5,26 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.SequencedMap;
+import rivulus.disk.Entry;
+import rivulus.disk.FileTrouble;
+import rivulus.disk.Json;
 
 /// The repeat form of templates: `"for": {"s": "strips", "o": "outs"}, "unless": "{s}={o}"` writes
 /// an item once for every pair of a strip and an out, with `{s}` and `{s.label}` filled in.
 final class Repeat {
-    private static final int MOST_ITEMS = 20_000;
+    /// A list of a template has at most so many items, written out.
+    static final int MOST_ITEMS = 20_000;
+
+    /// Rounds that are gone through before `unless` leaves some out.
+    private static final long MOST_ROUNDS = 50_000;
+
+    /// All texts that are written out have at most so many letters.
+    private static final int MOST_LETTERS = 4_000_000;
 
     /// Lists by name, each a map from id to label.
     private final Map<String, SequencedMap<String, String>> lists = new LinkedHashMap<>();
+
+    private int letters;
 
     private Repeat() {}
 
@@ -58,17 +70,30 @@ final class Repeat {
                 out.add(item);
                 continue;
             }
-            List<Map<String, String>> rounds = List.of(Map.of());
-            for (var variable : loop.get().each().entrySet()) {
-                rounds = times(rounds, variable.getKey(), listOf(variable.getValue()));
+            for (Map<String, String> round : rounds(loop.get())) {
+                if (isLeftOut(item, round)) continue;
+                out.add(item.like(fill(item.json(), round)));
+                if (out.size() > MOST_ITEMS)
+                    throw item.trouble("this writes out more than %d items", MOST_ITEMS);
+                if (letters > MOST_LETTERS)
+                    throw item.trouble("this writes out more than %d letters", MOST_LETTERS);
             }
-            for (Map<String, String> round : rounds) {
-                if (!isLeftOut(item, round)) out.add(item.like(fill(item.json(), round)));
-            }
-            if (out.size() > MOST_ITEMS)
-                throw item.trouble("this writes out more than %d items", MOST_ITEMS);
         }
         return out;
+    }
+
+    /// Every round of a loop; counted before they are written out.
+    private List<Map<String, String>> rounds(Entry loop) throws FileTrouble {
+        long count = 1;
+        for (Entry list : loop.each().values()) {
+            count *= listOf(list).size();
+            if (count > MOST_ROUNDS)
+                throw loop.trouble("this goes round more than %d times", MOST_ROUNDS);
+        }
+        List<Map<String, String>> rounds = List.of(Map.of());
+        for (var variable : loop.each().entrySet())
+            rounds = times(rounds, variable.getKey(), listOf(variable.getValue()));
+        return rounds;
     }
 
     private SequencedMap<String, String> listOf(Entry name) throws FileTrouble {
@@ -93,7 +118,7 @@ final class Repeat {
         return out;
     }
 
-    private static boolean isLeftOut(Entry item, Map<String, String> round) throws FileTrouble {
+    private boolean isLeftOut(Entry item, Map<String, String> round) throws FileTrouble {
         for (Entry unless : item.maybe("unless").map(Repeat::oneOrMore).orElse(List.of())) {
             String[] sides = fill(unless.text(), round).split("=", -1);
             if (sides.length != 2)
@@ -111,7 +136,7 @@ final class Repeat {
         }
     }
 
-    private static Json fill(Json json, Map<String, String> round) {
+    private Json fill(Json json, Map<String, String> round) {
         return switch (json) {
             case Json.Text(var value, var spot) -> new Json.Text(fill(value, round), spot);
             case Json.Arr(var items, var spot) ->
@@ -129,11 +154,24 @@ final class Repeat {
         };
     }
 
-    private static String fill(String text, Map<String, String> round) {
-        if (text.indexOf('{') < 0) return text;
-        String filled = text;
-        for (var entry : round.entrySet())
-            filled = filled.replace(entry.getKey(), entry.getValue());
-        return filled;
+    private String fill(String text, Map<String, String> round) {
+        int brace = text.indexOf('{');
+        if (brace < 0) return counted(text);
+        StringBuilder filled = new StringBuilder();
+        int from = 0;
+        while (brace >= 0) {
+            int end = text.indexOf('}', brace);
+            String value = end < 0 ? null : round.get(text.substring(brace, end + 1));
+            filled.append(text, from, brace);
+            filled.append(value == null ? "{" : value);
+            from = value == null ? brace + 1 : end + 1;
+            brace = text.indexOf('{', from);
+        }
+        return counted(filled.append(text, from, text.length()).toString());
+    }
+
+    private String counted(String text) {
+        letters += text.length();
+        return text;
     }
 }

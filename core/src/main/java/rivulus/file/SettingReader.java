@@ -1,6 +1,8 @@
 package rivulus.file;
 
 import java.util.Set;
+import rivulus.disk.Entry;
+import rivulus.disk.FileTrouble;
 import rivulus.gear.Delay;
 import rivulus.gear.Knob;
 import rivulus.gear.Picker;
@@ -54,7 +56,8 @@ final class SettingReader {
     private static Setting picked(Entry entry) throws FileTrouble {
         String option = entry.text();
         boolean word = Set.of(Picker.DEFAULT, Picker.COMMUNICATIONS, Picker.NONE).contains(option);
-        if (!word && option.indexOf('/') < 1) {
+        int slash = option.indexOf('/');
+        if (!word && (slash < 1 || slash == option.length() - 1)) {
             throw entry.trouble(
                     "\"%s\" should be \"default\", \"communications\", \"none\" or an endpoint written device/endpoint",
                     option);

@@ -13,6 +13,8 @@ import java.util.SequencedMap;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import rivulus.disk.Entry;
+import rivulus.disk.FileTrouble;
 import rivulus.gear.Air;
 import rivulus.gear.Catalogue;
 import rivulus.gear.Port;
@@ -22,6 +24,7 @@ import rivulus.show.Cable;
 import rivulus.show.Cast;
 import rivulus.show.Device;
 import rivulus.show.Ear;
+import rivulus.show.Extent;
 import rivulus.show.MuteKey;
 import rivulus.show.OwnTemplate;
 import rivulus.show.Owned;
@@ -61,7 +64,7 @@ final class ShowReader {
     private Show show() throws FileTrouble {
         root.field("rivulus").number(Show.VERSION, Show.VERSION);
         root.text("$schema", "");
-        String title = root.text("title");
+        String title = root.name("title", Show.untitled().title());
         List<OwnTemplate> templates = templates();
         gatherNames();
         List<Place> places = places();
@@ -71,8 +74,21 @@ final class ShowReader {
         List<Scene> scenes = scenes();
         List<WishChange> changes = changes();
         List<MuteKey> mutes = mutes();
-        return new Show(
-                title, cast, places, ears, changes, rig, scenes, mutes, templates, root.extras());
+        Show show =
+                new Show(
+                        title,
+                        cast,
+                        places,
+                        ears,
+                        changes,
+                        rig,
+                        scenes,
+                        mutes,
+                        templates,
+                        root.extras());
+        Optional<String> tooMuch = Extent.of(show, catalogue).tooMuch();
+        if (tooMuch.isPresent()) throw root.trouble("%s", tooMuch.get());
+        return show;
     }
 
     private List<OwnTemplate> templates() throws FileTrouble {
@@ -158,7 +174,7 @@ final class ShowReader {
             places.add(
                     new Place(
                             item.text("id"),
-                            item.text("name"),
+                            item.name("name", item.text("id")),
                             room.text(),
                             distances(item, air.get()),
                             item.extras()));
@@ -197,7 +213,7 @@ final class ShowReader {
             everybody.add(
                     new Person(
                             item.text("id"),
-                            item.text("name"),
+                            item.name("name", item.text("id")),
                             oneOf(item.field("role"), Role.values(), Role::word),
                             known(item.field("place"), "place", placeIds),
                             item.text("pronoun", "they"),
@@ -209,7 +225,7 @@ final class ShowReader {
             playback.add(
                     new Playback(
                             item.text("id"),
-                            item.text("name"),
+                            item.name("name", item.text("id")),
                             oneOf(item.field("kind"), Playback.Kind.values(), Playback.Kind::word),
                             point(item.field("at")),
                             item.extras()));
@@ -221,7 +237,7 @@ final class ShowReader {
         try {
             return Ref.of(entry.text());
         } catch (IllegalArgumentException notARef) {
-            throw entry.trouble(notARef.getMessage().replace("%", "%%"));
+            throw entry.trouble("%s", notARef.getMessage());
         }
     }
 
@@ -261,7 +277,14 @@ final class ShowReader {
             if (at.isEmpty() && kind != Ear.Kind.PERSON) {
                 throw item.trouble("\"at\" should name the points where this ear listens");
             }
-            ears.add(new Ear(item.text("id"), item.text("name"), kind, of, at, item.extras()));
+            ears.add(
+                    new Ear(
+                            item.text("id"),
+                            item.name("name", item.text("id")),
+                            kind,
+                            of,
+                            at,
+                            item.extras()));
         }
         return ears;
     }
@@ -316,7 +339,7 @@ final class ShowReader {
         }
         return new Device(
                 id,
-                item.text("name"),
+                item.name("name", item.text("id")),
                 template.id(),
                 known(item, "place", "place", placeIds),
                 on,
@@ -367,16 +390,9 @@ final class ShowReader {
         Port a = port(fromEntry, from);
         Port b = port(toEntry, to);
         if (from.equals(to)) throw item.trouble("this lead goes from %s back into it", from);
-        boolean sound = a.gives() > 0 && b.takes() > 0 || b.gives() > 0 && a.takes() > 0;
-        boolean data = a.host() || b.host();
-        boolean power = a.carries().equals("power") || b.carries().equals("power");
-        if (!sound && !data && !power) {
-            String both =
-                    a.gives() > 0
-                            ? "both ends give sound; one has to take it"
-                            : "both ends take sound; one has to give it";
-            throw item.trouble("%s and %s cannot be joined: %s", from, to, both);
-        }
+        Optional<String> refusal = a.cannotJoin(b);
+        if (refusal.isPresent())
+            throw item.trouble("%s and %s cannot be joined: %s", from, to, refusal.get());
         return new Cable(
                 item.text("id"),
                 from,
@@ -415,7 +431,7 @@ final class ShowReader {
             scenes.add(
                     new Scene(
                             item.text("id"),
-                            item.text("name"),
+                            item.name("name", item.text("id")),
                             allKnown(item, "quiet", "source", sources),
                             item.number("minutes", 0, 6000, 0),
                             knobs,
@@ -425,9 +441,11 @@ final class ShowReader {
     }
 
     private static Ref knobRef(Entry place, String text) throws FileTrouble {
-        if (text.indexOf('/') < 1)
+        try {
+            return Ref.of(text);
+        } catch (IllegalArgumentException notARef) {
             throw place.trouble("\"%s\" should be a knob written device/knob", text);
-        return Ref.of(text);
+        }
     }
 
     private List<MuteKey> mutes() throws FileTrouble {
@@ -441,7 +459,7 @@ final class ShowReader {
             mutes.add(
                     new MuteKey(
                             item.text("id"),
-                            item.text("name"),
+                            item.name("name", item.text("id")),
                             ref,
                             SettingReader.read(item.field("to"), template, ref.name()),
                             allKnown(item, "silences", "source", sources),

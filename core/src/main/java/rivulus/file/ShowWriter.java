@@ -4,12 +4,14 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
+import rivulus.disk.Extras;
+import rivulus.disk.Json;
+import rivulus.disk.JsonPrinter;
 import rivulus.gear.Setting;
 import rivulus.show.Cable;
 import rivulus.show.Cast;
 import rivulus.show.Device;
 import rivulus.show.Ear;
-import rivulus.show.Extras;
 import rivulus.show.MuteKey;
 import rivulus.show.Owned;
 import rivulus.show.Person;
@@ -30,10 +32,11 @@ final class ShowWriter {
         return JsonPrinter.print(Json.of(document(show)));
     }
 
-    private static Map<String, Object> document(Show show) {
+    /// A show as plain values.
+    static Map<String, Object> document(Show show) {
         Fields out = new Fields();
         out.put("rivulus", Show.VERSION);
-        out.put("title", show.title());
+        out.must("title", show.title());
         out.put("cast", cast(show.cast()));
         out.put("places", all(show.places(), ShowWriter::place));
         out.put("ears", all(show.ears(), ShowWriter::ear));
@@ -48,6 +51,12 @@ final class ShowWriter {
     /// An object in the making: what is empty is not put in.
     private static final class Fields {
         private final Map<String, Object> map = new LinkedHashMap<>();
+
+        /// Something that has to be there, empty or not.
+        Fields must(String name, Object value) {
+            map.put(name, value);
+            return this;
+        }
 
         Fields put(String name, Object value) {
             boolean empty =
@@ -79,8 +88,8 @@ final class ShowWriter {
     private static Map<String, Object> person(Person person) {
         Fields out =
                 new Fields()
-                        .put("id", person.id())
-                        .put("name", person.name())
+                        .must("id", person.id())
+                        .must("name", person.name())
                         .put("role", person.role().word())
                         .put("place", person.place())
                         .put("pronoun", person.pronoun().equals("they") ? "" : person.pronoun());
@@ -90,8 +99,8 @@ final class ShowWriter {
 
     private static Map<String, Object> playback(Playback playback) {
         return new Fields()
-                .put("id", playback.id())
-                .put("name", playback.name())
+                .must("id", playback.id())
+                .must("name", playback.name())
                 .put("kind", playback.kind().word())
                 .put("at", playback.at().toString())
                 .with(playback.extras());
@@ -99,8 +108,8 @@ final class ShowWriter {
 
     private static Map<String, Object> place(Place place) {
         return new Fields()
-                .put("id", place.id())
-                .put("name", place.name())
+                .must("id", place.id())
+                .must("name", place.name())
                 .put("room", place.room())
                 .put("distances", all(place.distances(), ShowWriter::distance))
                 .with(place.extras());
@@ -115,8 +124,8 @@ final class ShowWriter {
 
     private static Map<String, Object> ear(Ear ear) {
         return new Fields()
-                .put("id", ear.id())
-                .put("name", ear.name())
+                .must("id", ear.id())
+                .must("name", ear.name())
                 .put("kind", ear.kind().word())
                 .put("of", ear.of())
                 .put("at", ear.at().stream().<Object>map(Ref::toString).toList())
@@ -143,8 +152,8 @@ final class ShowWriter {
 
     private static Map<String, Object> device(Device device) {
         return new Fields()
-                .put("id", device.id())
-                .put("name", device.name())
+                .must("id", device.id())
+                .must("name", device.name())
                 .put("template", device.template())
                 .put("place", device.place())
                 .put("on", device.on())
@@ -174,7 +183,7 @@ final class ShowWriter {
 
     private static Map<String, Object> cable(Cable cable) {
         return new Fields()
-                .put("id", cable.id())
+                .must("id", cable.id())
                 .put("from", cable.from().toString())
                 .put("to", cable.to().toString())
                 .put("metres", cable.metres() == 0 ? null : cable.metres())
@@ -192,8 +201,8 @@ final class ShowWriter {
 
     private static Map<String, Object> scene(Scene scene) {
         return new Fields()
-                .put("id", scene.id())
-                .put("name", scene.name())
+                .must("id", scene.id())
+                .must("name", scene.name())
                 .put("quiet", List.copyOf(scene.quiet()))
                 .put("minutes", scene.minutes() == 0 ? null : scene.minutes())
                 .put("knobs", knobs(scene.knobs()))
@@ -202,8 +211,8 @@ final class ShowWriter {
 
     private static Map<String, Object> mute(MuteKey mute) {
         return new Fields()
-                .put("id", mute.id())
-                .put("name", mute.name())
+                .must("id", mute.id())
+                .must("name", mute.name())
                 .put("knob", mute.knob().toString())
                 .put("to", setting(mute.to()))
                 .put("silences", List.copyOf(mute.silences()))

@@ -10,7 +10,10 @@ import java.util.Optional;
 import java.util.SequencedMap;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import rivulus.show.Extras;
+import rivulus.disk.Extras;
+import rivulus.disk.FileTrouble;
+import rivulus.disk.Json;
+import rivulus.disk.JsonText;
 import rivulus.show.OwnTemplate;
 
 /// A template that is being written: its fields as they stand, and what the language says of them.

@@ -10,6 +10,9 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.SequencedMap;
 import java.util.Set;
+import rivulus.disk.Entry;
+import rivulus.disk.FileTrouble;
+import rivulus.disk.Json;
 
 /// What may stand in a template, as a form: sections of items, each with its fields. Made of the
 /// JSON Schema of the template language, so that the two cannot part.

@@ -1,6 +1,7 @@
 package rivulus.file;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -9,9 +10,13 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
+import rivulus.disk.Entry;
+import rivulus.disk.FileTrouble;
+import rivulus.disk.Json;
 import rivulus.gear.AcousticEnd;
 import rivulus.gear.Air;
 import rivulus.gear.Band;
+import rivulus.gear.Catalogue;
 import rivulus.gear.ChannelMap;
 import rivulus.gear.Clock;
 import rivulus.gear.Delay;
@@ -50,6 +55,9 @@ final class TemplateReader {
                     "strip",
                     "wearable");
 
+    private static final int MOST_CHANNELS = 20_000;
+    private static final int MOST_STRETCHES = 60_000;
+
     private final Entry root;
     private final Repeat repeat;
     private final Map<String, Point> points = new LinkedHashMap<>();
@@ -70,7 +78,7 @@ final class TemplateReader {
         String id = root.field("template").id();
         Entry kind = root.field("kind");
         kind.oneOf("kind of gear", KINDS);
-        String name = root.text("name");
+        String name = root.name("name", id);
         String about = root.text("about", "");
         root.text("$schema", "");
         List<Port> ports = ports();
@@ -91,23 +99,59 @@ final class TemplateReader {
         for (Entry port : root.items("soloOn")) soloOn.add(port.oneOf("port", ids(ports)));
         Power power = power(kind.text());
         root.nothingElse();
-        return new Template(
-                id,
-                name,
-                kind.text(),
-                about,
-                ports,
-                List.copyOf(points.values()),
-                routes,
-                List.copyOf(knobs.values()),
-                endpoints,
-                pickers,
-                ends,
-                carries,
-                clock,
-                pictures,
-                soloOn,
-                power);
+        Template template =
+                new Template(
+                        id,
+                        name,
+                        kind.text(),
+                        about,
+                        ports,
+                        List.copyOf(points.values()),
+                        routes,
+                        List.copyOf(knobs.values()),
+                        endpoints,
+                        pickers,
+                        ends,
+                        carries,
+                        clock,
+                        pictures,
+                        soloOn,
+                        power);
+        isWhatItMustBe(template);
+        isBearable(template);
+        return template;
+    }
+
+    /// What every show relies on: people have a mouth and ears.
+    private void isWhatItMustBe(Template template) throws FileTrouble {
+        if (!template.id().equals(Catalogue.PERSON)) return;
+        for (String point : List.of("mouth", "worn", "open"))
+            if (template.point(point).isEmpty())
+                throw root.field("template")
+                        .trouble(
+                                "\"%s\" is what people are made of and needs a point \"%s\"; use another id",
+                                Catalogue.PERSON, point);
+    }
+
+    /// What a template may come to, written out.
+    private void isBearable(Template template) throws FileTrouble {
+        long channels = template.points().stream().mapToLong(Point::channels).sum();
+        if (channels > MOST_CHANNELS)
+            throw root.trouble(
+                    "the points of this kind have %d channels; at most %d are possible",
+                    channels, MOST_CHANNELS);
+        Map<String, Integer> width = new HashMap<>();
+        template.points().forEach(p -> width.put(p.id(), p.channels()));
+        long stretches = 0;
+        for (Route route : template.routes())
+            stretches +=
+                    route.map().isEmpty()
+                            ? Math.max(width.get(route.from()), width.get(route.to()))
+                            : route.map().size();
+        if (stretches > MOST_STRETCHES)
+            throw root.trouble(
+                    "the routes of this kind have %d channels; at most %d are possible",
+                    stretches, MOST_STRETCHES);
     }
 
     private static void once(Set<String> seen, Entry item, String what) throws FileTrouble {
@@ -166,8 +210,7 @@ final class TemplateReader {
         if (said.isEmpty()) return Clock.NONE;
         Entry clock = said.get();
         List<Integer> rates = new ArrayList<>();
-        for (Entry rate : clock.field("rates").items())
-            rates.add((int) rate.number(8_000, 384_000));
+        for (Entry rate : clock.field("rates").items()) rates.add(rate.whole(8_000, 384_000));
         if (rates.isEmpty()) throw clock.field("rates").trouble("name at least one rate in Hz");
         List<String> converts = new ArrayList<>();
         for (Entry port : clock.items("converts")) converts.add(port.oneOf("port", ids(ports)));
@@ -281,7 +324,8 @@ final class TemplateReader {
             Knob knob = KnobReader.read(item);
             item.nothingElse();
             if (!knob.takes(knob.standing())) {
-                throw item.field("standing")
+                throw item.maybe("standing")
+                        .orElse(item)
                         .trouble(
                                 "\"%s\" cannot stand at %s; it takes %s",
                                 knob.id(), knob.standing().word(), knob.range());
@@ -390,8 +434,8 @@ final class TemplateReader {
         for (Entry channel : item.items("map")) {
             map.add(
                     new ChannelMap(
-                            (int) channel.field("from").number(0, from.channels() - 1),
-                            (int) channel.field("to").number(0, to.channels() - 1),
+                            channel.field("from").whole(0, from.channels() - 1),
+                            channel.field("to").whole(0, to.channels() - 1),
                             channel.number("gainDb", -120, 40, 0)));
             channel.nothingElse();
         }

@@ -13,13 +13,18 @@ import java.util.Optional;
 import java.util.SequencedMap;
 import java.util.Set;
 import java.util.stream.Collectors;
+import rivulus.disk.Entry;
+import rivulus.disk.Extras;
+import rivulus.disk.FileTrouble;
+import rivulus.disk.Json;
+import rivulus.disk.JsonText;
+import rivulus.disk.SafeFile;
 import rivulus.gear.Catalogue;
 import rivulus.gear.Connector;
 import rivulus.gear.LeadKind;
 import rivulus.gear.Leads;
 import rivulus.gear.Template;
 import rivulus.show.Brief;
-import rivulus.show.Extras;
 import rivulus.show.OwnTemplate;
 import rivulus.show.Wish;
 
@@ -75,12 +80,12 @@ public final class Templates {
     ///
     /// @throws FileTrouble in one line that names the file, the place and what would be right
     public static OwnTemplate open(Path file) throws FileTrouble {
-        return parseOwn(ShowFile.text(file), file.getFileName().toString());
+        return parseOwn(SafeFile.read(file).text(), file.getFileName().toString());
     }
 
     /// Writes a template to a file, whole or not at all.
     public static void save(OwnTemplate own, Path file) throws FileTrouble {
-        ShowFile.replace(JsonText.of(own.written().fields()), file);
+        SafeFile.replace(file, JsonText.of(own.written().fields()));
     }
 
     /// A shipped template with what it was written as; empty where none of that id ships.

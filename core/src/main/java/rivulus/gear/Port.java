@@ -41,4 +41,17 @@ public record Port(
     public String outPoint() {
         return id + ".out";
     }
+
+    /// Why no lead can go between two ports, as a clause; empty where one can: sound, data or power
+    /// has to pass one way at least.
+    public Optional<String> cannotJoin(Port other) {
+        boolean sound = gives > 0 && other.takes > 0 || other.gives > 0 && takes > 0;
+        boolean data = host || other.host;
+        boolean power = carries.equals("power") || other.carries.equals("power");
+        if (sound || data || power) return Optional.empty();
+        return Optional.of(
+                gives > 0
+                        ? "both ends give sound; one has to take it"
+                        : "both ends take sound; one has to give it");
+    }
 }

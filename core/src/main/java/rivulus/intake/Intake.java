@@ -5,6 +5,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import rivulus.file.Change;
 import rivulus.gear.Catalogue;
 import rivulus.gear.Leads;
 import rivulus.gear.Port;
@@ -59,7 +60,7 @@ public final class Intake {
                 lines.add(new Plan.Line(number, Plan.Outcome.REFUSED, refusal.getMessage()));
             }
         }
-        return new Plan(rows.show(), lines);
+        return new Plan(new Change(show, rows.show()), lines);
     }
 
     /// What is said in a row.
@@ -89,7 +90,7 @@ public final class Intake {
         private static final long serialVersionUID = 1;
 
         Refusal(String why, Object... values) {
-            super(why.formatted(values));
+            super(values.length == 0 ? why : why.formatted(values));
         }
     }
 

@@ -5,6 +5,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import rivulus.disk.Extras;
 import rivulus.gear.Catalogue;
 import rivulus.gear.Leads;
 import rivulus.gear.Port;
@@ -15,7 +16,6 @@ import rivulus.leads.LeadReader;
 import rivulus.leads.LeadReport;
 import rivulus.show.Cable;
 import rivulus.show.Device;
-import rivulus.show.Extras;
 import rivulus.show.Ref;
 import rivulus.show.Show;
 import rivulus.words.Near;
@@ -144,6 +144,7 @@ final class LeadRows implements Intake.Rows {
             throws Intake.Refusal {
         isFree(from);
         isFree(to);
+        if (from.port().isPresent() && to.port().isPresent()) canJoin(from, to);
         Cable cable = cable(from, to).ofLength(metres).toBuy(toBuy);
         List<Cable> cables = new ArrayList<>(show.rig().cables());
         cables.add(cable);
@@ -156,6 +157,15 @@ final class LeadRows implements Intake.Rows {
         return new Intake.Done(
                 Plan.Outcome.NEW,
                 "%s → %s, by %s".formatted(lead.a().words(), lead.b().words(), lead.kindInWords()));
+    }
+
+    private static void canJoin(Named from, Named to) throws Intake.Refusal {
+        if (from.device().id().equals(to.device().id()) && from.port().equals(to.port()))
+            throw new Intake.Refusal("this lead goes from %s back into it", from.words());
+        Optional<String> refusal = from.port().orElseThrow().cannotJoin(to.port().orElseThrow());
+        if (refusal.isPresent())
+            throw new Intake.Refusal(
+                    "%s and %s cannot be joined: %s", from.words(), to.words(), refusal.get());
     }
 
     /// The lead between two named ports, or by the best free ones.

@@ -1,15 +1,21 @@
 package rivulus.intake;
 
 import java.util.List;
+import rivulus.file.Change;
 import rivulus.show.Show;
 
 /// What a list would change, told before it is changed.
 ///
-/// @param after the show with every change made
+/// @param change every change that is made
 /// @param lines one for each row that says something
-public record Plan(Show after, List<Line> lines) {
+public record Plan(Change change, List<Line> lines) {
     public Plan {
         lines = List.copyOf(lines);
+    }
+
+    /// What comes of the show that the list was read for.
+    public Show after() {
+        return change.after();
     }
 
     /// What comes of a row.

@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.PriorityQueue;
 import java.util.Set;
 import java.util.function.Predicate;
+import rivulus.disk.Extras;
 import rivulus.gear.Catalogue;
 import rivulus.gear.LeadKind;
 import rivulus.gear.Leads;
@@ -17,7 +18,6 @@ import rivulus.gear.Port;
 import rivulus.gear.Template;
 import rivulus.show.Cable;
 import rivulus.show.Device;
-import rivulus.show.Extras;
 import rivulus.show.Ref;
 import rivulus.show.Rig;
 import rivulus.show.Show;
@@ -157,7 +157,7 @@ public final class Joiner {
 
     private void grow(Grown grown, PriorityQueue<Grown> open) {
         for (Template box : boxes) {
-            String id = freeId(box.id(), grown.boxes().size());
+            String id = show.freeId(box.id(), 1 + grown.boxes().size());
             boolean owned = stock.has(box.id(), 1 + used(grown, box.id()));
             Device device =
                     Device.of(id, box.name(), box.id())
@@ -278,12 +278,6 @@ public final class Joiner {
 
     private String placeOf(String device) {
         return show.rig().device(device).map(Device::place).orElse("");
-    }
-
-    private String freeId(String stem, int more) {
-        int n = 1 + more;
-        while (show.rig().device(stem + "-" + n).isPresent()) n++;
-        return stem + "-" + n;
     }
 
     /// An id that no lead of the show has.

@@ -4,6 +4,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import rivulus.check.Proof;
+import rivulus.disk.Extras;
+import rivulus.file.Change;
 import rivulus.gear.Catalogue;
 import rivulus.gear.Electric;
 import rivulus.gear.Knob;
@@ -16,7 +18,6 @@ import rivulus.leads.LeadReport;
 import rivulus.leads.Survey;
 import rivulus.show.Cable;
 import rivulus.show.Device;
-import rivulus.show.Extras;
 import rivulus.show.Ref;
 import rivulus.show.Rig;
 import rivulus.show.Show;
@@ -67,8 +68,12 @@ final class FixIdeas {
         };
     }
 
+    private RigFix idea(String sentence, List<Turn> turns, Show after) {
+        return new RigFix(sentence, turns, new Change(show, after));
+    }
+
     private RigFix fix(String sentence, Device changed) {
-        return new RigFix(sentence, List.of(), show.withRig(show.rig().with(changed)));
+        return idea(sentence, List.of(), show.withRig(show.rig().with(changed)));
     }
 
     // Knobs
@@ -89,7 +94,7 @@ final class FixIdeas {
 
     private RigFix turned(KnobUse use, Setting from, Setting to) {
         Turn turn = new Turn(use.ref(), from, to, Optional.empty());
-        return new RigFix(
+        return idea(
                 "Set %s to %s.".formatted(use.words(), use.say(to)),
                 List.of(turn),
                 show.with(turn));
@@ -146,7 +151,7 @@ final class FixIdeas {
                             new Setting.Switch(!on),
                             Optional.empty());
             fixes.add(
-                    new RigFix(
+                    idea(
                             "Levels down, then switch 48 V %s at %s."
                                     .formatted(on ? "off" : "on", end.words()),
                             List.of(turn),
@@ -190,7 +195,7 @@ final class FixIdeas {
         }
         Rig plugged = with.rig().with(a.pluggedInto(strip)).with(b.pluggedInto(strip));
         return Optional.of(
-                new RigFix(
+                idea(
                         "Plug %s and %s into one outlet strip.".formatted(a.name(), b.name()),
                         List.of(),
                         with.withRig(plugged)));
@@ -215,7 +220,7 @@ final class FixIdeas {
                             && way.leads().getLast().b().ref().equals(to.ref());
             (samePorts ? fixes : elsewhere)
                     .add(
-                            new RigFix(
+                            idea(
                                     "Join %s, by %s.".formatted(way.way(), way.needs()),
                                     List.of(),
                                     way.after()));
@@ -234,7 +239,7 @@ final class FixIdeas {
                 fixes.add(hubbed(end, lead, Survey.far(lead, end.ref()), half, half));
         double most = lead.kind().orElseThrow().longestM();
         fixes.add(
-                new RigFix(
+                idea(
                         "Take a lead of %s and stand %s and %s nearer to each other."
                                 .formatted(
                                         Words.metres(most),
@@ -265,7 +270,7 @@ final class FixIdeas {
                 .flatMap(in -> joined(in.after(), amplifier, worn.device()))
                 .map(
                         out ->
-                                new RigFix(
+                                idea(
                                         "Put a headphone amplifier between %s and %s; start low."
                                                 .formatted(
                                                         from.device().name(), worn.device().name()),
@@ -282,7 +287,7 @@ final class FixIdeas {
         lead.ifPresent(
                 lacking ->
                         fixes.add(
-                                new RigFix(
+                                idea(
                                         "Put the %s from %s on the shopping list."
                                                 .formatted(
                                                         lacking.kindInWords(), lacking.a().words()),
@@ -336,7 +341,7 @@ final class FixIdeas {
         return joined(with, pack, device.poweredBy("usb"))
                 .map(
                         way ->
-                                new RigFix(
+                                idea(
                                         "Feed %s from a battery pack, by %s."
                                                 .formatted(device.name(), way.needs()),
                                         List.of(),
@@ -370,7 +375,7 @@ final class FixIdeas {
         List<Cable> cables = new ArrayList<>(show.rig().without(lead.cable()).cables());
         cables.add(bought(0, host.ref(), new Ref(hub.id(), "up"), above));
         cables.add(bought(1, new Ref(hub.id(), "usb-1"), fed.ref(), below));
-        return new RigFix(
+        return idea(
                 "Put a powered hub between %s and %s."
                         .formatted(host.device().name(), fed.device().name()),
                 List.of(),
@@ -397,9 +402,7 @@ final class FixIdeas {
     }
 
     private Device added(String template, String place) {
-        int n = 1;
-        while (survey.device(template + "-" + n).isPresent()) n++;
-        return Device.of(template + "-" + n, catalogue.get(template).name(), template)
+        return Device.of(show.freeId(template, 1), catalogue.get(template).name(), template)
                 .in(place)
                 .toBuy(true);
     }

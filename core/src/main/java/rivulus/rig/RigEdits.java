@@ -10,6 +10,10 @@ import java.util.Optional;
 import java.util.SequencedMap;
 import java.util.Set;
 import java.util.function.UnaryOperator;
+import rivulus.disk.Entry;
+import rivulus.disk.Extras;
+import rivulus.disk.Line;
+import rivulus.file.Change;
 import rivulus.gear.Catalogue;
 import rivulus.gear.Knob;
 import rivulus.gear.Port;
@@ -19,17 +23,11 @@ import rivulus.leads.End;
 import rivulus.leads.Joining;
 import rivulus.leads.LeadReport;
 import rivulus.show.Cable;
-import rivulus.show.Cast;
 import rivulus.show.Device;
-import rivulus.show.Ear;
-import rivulus.show.Extras;
-import rivulus.show.MuteKey;
 import rivulus.show.OwnTemplate;
 import rivulus.show.Owned;
 import rivulus.show.Place;
-import rivulus.show.Playback;
 import rivulus.show.Ref;
-import rivulus.show.Scene;
 import rivulus.show.Show;
 import rivulus.words.Words;
 
@@ -66,7 +64,7 @@ public final class RigEdits {
                         .wornBy(worn ? where : "");
         List<Device> devices = new ArrayList<>(show.rig().devices());
         devices.add(device);
-        return new RigEdit("Add " + name, with(devices, show.rig().cables()));
+        return edit("Add " + name, with(devices, show.rig().cables()));
     }
 
     private String freeName(String stem) {
@@ -79,48 +77,42 @@ public final class RigEdits {
     }
 
     private String freeId(String stem) {
-        Set<String> ids = new HashSet<>();
-        for (Device device : show.rig().devices()) ids.add(device.id());
-        show.cast().people().forEach(person -> ids.add(person.id()));
-        show.cast().playback().forEach(playback -> ids.add(playback.id()));
-        if (!ids.contains(stem)) return stem;
-        int n = 2;
-        while (ids.contains(stem + "-" + n)) n++;
-        return stem + "-" + n;
+        return show.has(stem) ? show.freeId(stem, 2) : stem;
     }
 
     /// Gives a device another name.
     ///
     /// @throws IllegalArgumentException if the name is blank
     public RigEdit rename(Device device, String name) {
-        if (name.isBlank()) throw new IllegalArgumentException("a device needs a name");
-        Device renamed = device.named(name.strip());
-        return new RigEdit(
-                "Call %s %s".formatted(device.name(), name.strip()),
+        if (Line.of(name).isEmpty()) throw new IllegalArgumentException("a device needs a name");
+        Device renamed = now(device).named(Line.clipped(Line.of(name), Entry.LONGEST_NAME));
+        return edit(
+                "Call %s %s".formatted(device.name(), renamed.name()),
                 show.withRig(show.rig().with(renamed)));
     }
 
     /// Runs a device from something else: `battery`, `mains` …
     public RigEdit power(Device device, String kind) {
-        return new RigEdit(
+        return edit(
                 "Run %s from %s".formatted(device.name(), kind),
-                show.withRig(show.rig().with(device.poweredBy(kind))));
+                show.withRig(show.rig().with(now(device).poweredBy(kind))));
     }
 
     /// Plugs a device into a strip, or, empty, into the wall.
     public RigEdit plug(Device device, Optional<Device> strip) {
-        return new RigEdit(
+        return edit(
                 "Plug %s into %s"
                         .formatted(device.name(), strip.map(Device::name).orElse("the wall")),
                 show.withRig(
-                        show.rig().with(device.pluggedInto(strip.map(Device::id).orElse("")))));
+                        show.rig()
+                                .with(now(device).pluggedInto(strip.map(Device::id).orElse("")))));
     }
 
     /// Says whether a device has still to be bought.
     public RigEdit toBuy(Device device, boolean toBuy) {
-        return new RigEdit(
+        return edit(
                 "%s %s".formatted(toBuy ? "Buy" : "Own", device.name()),
-                show.withRig(show.rig().with(device.toBuy(toBuy))));
+                show.withRig(show.rig().with(now(device).toBuy(toBuy))));
     }
 
     /// Says how many of a kind of lead or box are in the cupboard.
@@ -139,7 +131,7 @@ public final class RigEdits {
         }
         if (!known && pieces > 0) stock.add(new Owned(what, metres, pieces, Extras.NONE));
         String name = catalogue.find(what).map(Template::name).orElse(what);
-        return new RigEdit(
+        return edit(
                 pieces > 0 ? "Own %d × %s".formatted(pieces, name) : "Own no " + name,
                 show.withRig(show.rig().withStock(stock)));
     }
@@ -157,7 +149,7 @@ public final class RigEdits {
             boolean box = kind.equals("adapter") || kind.equals("isolator");
             if (box && !device.toBuy()) count(stock, device.template(), 0);
         }
-        return new RigEdit(
+        return edit(
                 "Count what the plan takes as owned",
                 show.withRig(show.rig().withStock(List.copyOf(stock.values()))));
     }
@@ -183,8 +175,8 @@ public final class RigEdits {
         Show with = show.withTemplates(templates);
         Catalogue then = catalogue.with(List.of(own.template()));
         List<String> losses = new ArrayList<>();
-        Show sound = new RigEdits(with, then).new Cleaning(with, Set.of(), losses).cleaned();
-        return new RigEdit("Keep the kind " + own.template().name(), sound, losses);
+        Show sound = new Cleaning(with, then, Set.of(), losses).cleaned();
+        return edit("Keep the kind " + own.template().name(), sound, losses);
     }
 
     /// Keeps a kind of gear with the show and makes a device one of it.
@@ -196,7 +188,7 @@ public final class RigEdits {
                         .replace(device, own.template().id());
         List<String> losses = new ArrayList<>(kept.losses());
         losses.addAll(put.losses());
-        return new RigEdit(
+        return edit(
                 "Make %s a %s".formatted(device.name(), own.template().name()),
                 put.after(),
                 losses);
@@ -204,19 +196,19 @@ public final class RigEdits {
 
     /// Puts a device in another place.
     public RigEdit move(Device device, Place place) {
-        return new RigEdit(
+        return edit(
                 "Move %s to %s".formatted(device.name(), place.name()),
-                show.withRig(show.rig().with(device.in(place.id()))));
+                show.withRig(show.rig().with(now(device).in(place.id()))));
     }
 
     /// Joins two devices in a way that was found.
     public RigEdit join(Joining way) {
-        return new RigEdit("Join " + way.way(), way.picks().after());
+        return edit("Join " + way.way(), way.picks().after());
     }
 
     /// Takes a lead out.
     public RigEdit unjoin(LeadReport lead) {
-        return new RigEdit(
+        return edit(
                 "Take out the lead from %s to %s".formatted(lead.a().words(), lead.b().words()),
                 show.withRig(show.rig().without(lead.cable())));
     }
@@ -244,12 +236,13 @@ public final class RigEdits {
                 show.rig().cables().stream()
                         .map(c -> c.id().equals(lead.cable().id()) ? edit.apply(c) : c)
                         .toList();
-        return new RigEdit(name, with(show.rig().devices(), cables));
+        return edit(name, with(show.rig().devices(), cables));
     }
 
     /// Puts a device of another kind in the place of one: leads stay where a port of the same
     /// connector and signal is free, knobs where the new device has one of the same id.
-    public RigEdit replace(Device device, String template) {
+    public RigEdit replace(Device replaced, String template) {
+        Device device = now(replaced);
         Template kind = catalogue.get(template);
         List<String> losses = new ArrayList<>();
         List<Cable> cables = new ArrayList<>();
@@ -280,8 +273,8 @@ public final class RigEdits {
                         .map(d -> d.id().equals(device.id()) ? instead : d)
                         .toList();
         Show after = with(devices, cables);
-        Show sound = new Cleaning(after, Set.of(), losses).cleaned();
-        return new RigEdit("Replace %s by %s".formatted(device.name(), kind.name()), sound, losses);
+        Show sound = new Cleaning(after, catalogue, Set.of(), losses).cleaned();
+        return edit("Replace %s by %s".formatted(device.name(), kind.name()), sound, losses);
     }
 
     private String label(Device device, String knob) {
@@ -323,180 +316,26 @@ public final class RigEdits {
             if (gone.contains(other.on())) gone.add(other.id());
         List<String> losses = new ArrayList<>();
         for (Device other : show.rig().devices())
-            if (gone.contains(other.id()) && other != device) losses.add(other.name());
-        Show after = new Cleaning(show, gone, losses).cleaned();
-        return new RigEdit("Remove " + device.name(), after, losses);
+            if (gone.contains(other.id()) && !other.id().equals(device.id()))
+                losses.add(other.name());
+        Show after = new Cleaning(show, catalogue, gone, losses).cleaned();
+        return edit("Remove " + device.name(), after, losses);
+    }
+
+    private RigEdit edit(String name, Show after) {
+        return edit(name, after, List.of());
+    }
+
+    private RigEdit edit(String name, Show after, List<String> losses) {
+        return new RigEdit(name, new Change(show, after), losses);
+    }
+
+    /// A device as it stands in this show, whenever it was looked up.
+    private Device now(Device device) {
+        return show.rig().device(device.id()).orElse(device);
     }
 
     private Show with(List<Device> devices, List<Cable> cables) {
         return show.withRig(show.rig().with(devices, cables));
-    }
-
-    /// Takes everything out of a show that names a device, point, port or knob that is not there.
-    private final class Cleaning {
-        private final Show from;
-        private final Set<String> gone;
-        private final List<String> losses;
-
-        Cleaning(Show from, Set<String> gone, List<String> losses) {
-            this.from = from;
-            this.gone = gone;
-            this.losses = losses;
-        }
-
-        Show cleaned() {
-            List<Device> devices =
-                    from.rig().devices().stream()
-                            .filter(d -> !gone.contains(d.id()))
-                            .map(this::unpicked)
-                            .toList();
-            List<Cable> cables =
-                    from.rig().cables().stream()
-                            .filter(c -> portIsThere(c.from()) && portIsThere(c.to()))
-                            .toList();
-            int leads = from.rig().cables().size() - cables.size();
-            if (leads > 0) losses.add(leads == 1 ? "a lead" : leads + " leads");
-            List<Playback> playback =
-                    from.cast().playback().stream().filter(p -> has(p.at(), p.name())).toList();
-            List<Ear> ears = new ArrayList<>();
-            for (Ear ear : from.ears()) {
-                List<Ref> at = ear.at().stream().filter(this::isThere).toList();
-                if (at.isEmpty() && !ear.at().isEmpty()) losses.add(ear.name());
-                else
-                    ears.add(new Ear(ear.id(), ear.name(), ear.kind(), ear.of(), at, ear.extras()));
-            }
-            Set<String> sources = new HashSet<>();
-            from.cast().people().forEach(p -> sources.add(p.id()));
-            playback.forEach(p -> sources.add(p.id()));
-            Set<String> earIds = new HashSet<>();
-            ears.forEach(e -> earIds.add(e.id()));
-            return new Show(
-                    from.title(),
-                    new Cast(from.cast().people(), playback, from.cast().extras()),
-                    from.places().stream().map(this::place).toList(),
-                    ears.stream()
-                            .filter(e -> e.of().isEmpty() || sources.contains(e.of()))
-                            .toList(),
-                    from.changes().stream()
-                            .filter(c -> earIds.contains(c.ear()) && sources.contains(c.source()))
-                            .toList(),
-                    from.rig().with(devices, cables),
-                    from.scenes().stream().map(s -> scene(s, sources)).toList(),
-                    from.mutes().stream()
-                            .filter(m -> knobIsThere(m.knob()))
-                            .map(m -> mute(m, sources, earIds))
-                            .toList(),
-                    from.templates(),
-                    from.extras());
-        }
-
-        private boolean has(Ref at, String name) {
-            boolean there = isThere(at);
-            if (!there) losses.add(name);
-            return there;
-        }
-
-        private boolean isThere(Ref point) {
-            if (from.cast().person(point.device()).isPresent()) return true;
-            return template(point.device())
-                    .filter(t -> t.point(point.name()).isPresent())
-                    .isPresent();
-        }
-
-        private Optional<Template> template(String device) {
-            return from.rig()
-                    .device(device)
-                    .filter(d -> !gone.contains(d.id()))
-                    .map(d -> catalogue.get(d.template()));
-        }
-
-        private boolean knobIsThere(Ref knob) {
-            return template(knob.device())
-                    .filter(
-                            t ->
-                                    t.knob(knob.name()).isPresent()
-                                            || t.picker(knob.name()).isPresent())
-                    .isPresent();
-        }
-
-        /// A pick of a device that has gone falls back to how the picker stands.
-        private Device unpicked(Device device) {
-            SequencedMap<String, Setting> kept = new LinkedHashMap<>();
-            device.knobs()
-                    .forEach(
-                            (knob, setting) -> {
-                                if (takes(device, knob, setting)) kept.put(knob, setting);
-                            });
-            Device here = gone.contains(device.outlet()) ? device.pluggedInto("") : device;
-            return here.withKnobs(kept);
-        }
-
-        /// Whether a device still has a knob and it can stand so.
-        private boolean takes(Device device, String knob, Setting setting) {
-            Template template = catalogue.get(device.template());
-            if (template.picker(knob).isPresent()) return !picksGone(setting);
-            boolean takes = template.knob(knob).filter(k -> k.takes(setting)).isPresent();
-            if (!takes) losses.add("the setting of %s on %s".formatted(knob, device.name()));
-            return takes;
-        }
-
-        private boolean portIsThere(Ref port) {
-            return template(port.device()).flatMap(t -> t.port(port.name())).isPresent();
-        }
-
-        private boolean picksGone(Setting setting) {
-            return setting instanceof Setting.Choice(String option)
-                    && option.contains("/")
-                    && !endpointIsThere(option);
-        }
-
-        private boolean endpointIsThere(String option) {
-            int slash = option.indexOf('/');
-            return template(option.substring(0, slash))
-                    .filter(
-                            t ->
-                                    t.endpoints().stream()
-                                            .anyMatch(
-                                                    e ->
-                                                            e.id().equals(
-                                                                            option.substring(
-                                                                                    slash + 1))))
-                    .isPresent();
-        }
-
-        private Scene scene(Scene scene, Set<String> sources) {
-            SequencedMap<Ref, Setting> knobs = new LinkedHashMap<>();
-            scene.knobs()
-                    .forEach(
-                            (ref, setting) -> {
-                                if (knobIsThere(ref) && !picksGone(setting))
-                                    knobs.put(ref, setting);
-                            });
-            List<String> quiet = scene.quiet().stream().filter(sources::contains).toList();
-            return new Scene(
-                    scene.id(), scene.name(), quiet, scene.minutes(), knobs, scene.extras());
-        }
-
-        private MuteKey mute(MuteKey mute, Set<String> sources, Set<String> ears) {
-            return new MuteKey(
-                    mute.id(),
-                    mute.name(),
-                    mute.knob(),
-                    mute.to(),
-                    mute.silences().stream().filter(sources::contains).toList(),
-                    mute.except().stream().filter(ears::contains).toList(),
-                    mute.extras());
-        }
-
-        private Place place(Place place) {
-            return new Place(
-                    place.id(),
-                    place.name(),
-                    place.room(),
-                    place.distances().stream()
-                            .filter(d -> !gone.contains(d.from()) && !gone.contains(d.to()))
-                            .toList(),
-                    place.extras());
-        }
     }
 }

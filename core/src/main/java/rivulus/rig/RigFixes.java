@@ -10,6 +10,8 @@ import rivulus.check.Finding;
 import rivulus.check.Proof;
 import rivulus.check.Prover;
 import rivulus.check.Severity;
+import rivulus.disk.FileTrouble;
+import rivulus.file.ShowFile;
 
 /// Tries changes of a rig against a finding, on the rig and on what everybody hears.
 final class RigFixes {
@@ -30,9 +32,19 @@ final class RigFixes {
         if (finding.severity() == Severity.NOTE) return good;
         for (RigFix fix : new FixIdeas(proof, rig, prover.catalogue()).of(finding)) {
             if (good.size() == FIXES) break;
-            if (isGood(proof, rig, finding, fix)) good.add(fix);
+            if (holds(fix) && isGood(proof, rig, finding, fix)) good.add(fix);
         }
         return good;
+    }
+
+    /// Whether what comes of a fix could be saved and opened again.
+    private boolean holds(RigFix fix) {
+        try {
+            ShowFile.again(fix.after(), prover.catalogue());
+            return true;
+        } catch (FileTrouble unsound) {
+            return false;
+        }
     }
 
     /// Whether a fix ends the finding or makes it a minor one, adds nothing serious, and lets

@@ -1,5 +1,7 @@
 package rivulus.show;
 
+import rivulus.disk.Extras;
+
 /// A lead between two ports. A headset or network lead carries sound both ways.
 ///
 /// @param metres how long it is; 0 where nobody has said

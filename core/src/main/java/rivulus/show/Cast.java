@@ -3,6 +3,7 @@ package rivulus.show;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
+import rivulus.disk.Extras;
 
 /// Who and what is in the show.
 public record Cast(List<Person> people, List<Playback> playback, Extras extras) {

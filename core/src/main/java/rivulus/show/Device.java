@@ -3,6 +3,7 @@ package rivulus.show;
 import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.SequencedMap;
+import rivulus.disk.Extras;
 import rivulus.gear.Setting;
 
 /// One piece of gear or one program in the rig.

@@ -1,6 +1,7 @@
 package rivulus.show;
 
 import java.util.List;
+import rivulus.disk.Extras;
 
 /// Something that listens.
 ///

@@ -1,6 +1,7 @@
 package rivulus.show;
 
 import java.util.List;
+import rivulus.disk.Extras;
 import rivulus.gear.Setting;
 
 /// A knob that somebody will reach for to silence a source, and what they think it does.

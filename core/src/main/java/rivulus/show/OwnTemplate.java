@@ -1,5 +1,6 @@
 package rivulus.show;
 
+import rivulus.disk.Extras;
 import rivulus.gear.Template;
 
 /// A template that is kept with the show, with the text it was written as, so that saving gives it

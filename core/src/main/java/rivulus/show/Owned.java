@@ -1,5 +1,7 @@
 package rivulus.show;
 
+import rivulus.disk.Extras;
+
 /// Leads or boxes that are in the cupboard.
 ///
 /// @param what the kind of lead, or the id of a template

@@ -1,5 +1,7 @@
 package rivulus.show;
 
+import rivulus.disk.Extras;
+
 /// A person in the show.
 ///
 /// @param place the id of the place they are in

@@ -1,6 +1,7 @@
 package rivulus.show;
 
 import java.util.List;
+import rivulus.disk.Extras;
 
 /// A room, or somewhere afar.
 ///

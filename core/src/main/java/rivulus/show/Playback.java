@@ -1,5 +1,7 @@
 package rivulus.show;
 
+import rivulus.disk.Extras;
+
 /// Something that plays: a music bed, cue pads, alerts.
 ///
 /// @param at the point in the rig where it starts

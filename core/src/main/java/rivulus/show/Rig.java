@@ -2,6 +2,7 @@ package rivulus.show;
 
 import java.util.List;
 import java.util.Optional;
+import rivulus.disk.Extras;
 
 /// The gear and how it is joined.
 ///

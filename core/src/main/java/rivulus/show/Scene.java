@@ -4,6 +4,7 @@ import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.SequencedMap;
+import rivulus.disk.Extras;
 import rivulus.gear.Setting;
 
 /// A part of the show: what is turned against the base, and who rests.

@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
+import rivulus.disk.Extras;
 import rivulus.gear.Setting;
 
 /// The show document.
@@ -25,6 +26,8 @@ public record Show(
         Extras extras) {
     /// The version of the file format that this program writes.
     public static final int VERSION = 1;
+
+    private static final int LONGEST_STEM = 70;
 
     public Show {
         places = List.copyOf(places);
@@ -70,6 +73,23 @@ public record Show(
     /// The place of that id.
     public Optional<Place> place(String id) {
         return places.stream().filter(p -> p.id().equals(id)).findFirst();
+    }
+
+    /// Whether a device, a person or a playback has that id.
+    public boolean has(String id) {
+        return rig.device(id).isPresent()
+                || cast.person(id).isPresent()
+                || cast.playback().stream().anyMatch(p -> p.id().equals(id));
+    }
+
+    /// An id that nothing has: the stem with a number behind it, cut so that the file takes it.
+    ///
+    /// @param from the first number to try
+    public String freeId(String stem, int from) {
+        String begins = stem.substring(0, Math.min(stem.length(), LONGEST_STEM));
+        int n = from;
+        while (has(begins + "-" + n)) n++;
+        return begins + "-" + n;
     }
 
     /// The sources that somebody is meant to hear.

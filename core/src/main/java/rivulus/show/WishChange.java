@@ -1,5 +1,7 @@
 package rivulus.show;
 
+import rivulus.disk.Extras;
+
 /// An exception from the brief's defaults, kept with its reason.
 ///
 /// @param scene the scene it holds in, or empty for all of them

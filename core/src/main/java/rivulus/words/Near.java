@@ -1,5 +1,6 @@
 package rivulus.words;
 
+import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.List;
@@ -8,6 +9,10 @@ import java.util.Optional;
 /// Names that are not there, and those that may have been meant.
 public final class Near {
     private static final int NAMED = 12;
+    private static final int LETTERS_NAMED = 240;
+
+    /// Longer names are nobody's slip of a finger; comparing them would take its time.
+    private static final int LONGEST = 120;
 
     private Near() {}
 
@@ -16,13 +21,22 @@ public final class Near {
         if (known.isEmpty()) return "there are none here";
         Optional<String> near = to(name, known);
         if (near.isPresent()) return "did you mean \"" + near.get() + "\"?";
-        List<String> some = known.stream().sorted().limit(NAMED).toList();
+        List<String> some = new ArrayList<>();
+        int letters = 0;
+        for (String other : known.stream().sorted().limit(NAMED).toList()) {
+            letters += other.length();
+            if (letters > LETTERS_NAMED) break;
+            some.add(other);
+        }
+        if (some.isEmpty()) return "there are %d others".formatted(known.size());
         return "there is " + String.join(", ", some) + (known.size() > some.size() ? ", …" : "");
     }
 
     /// The name that is near enough to be meant.
     public static Optional<String> to(String name, Collection<String> known) {
+        if (name.length() > LONGEST) return Optional.empty();
         return known.stream()
+                .filter(k -> k.length() <= LONGEST)
                 .min(Comparator.comparingInt((String k) -> distance(name, k)).thenComparing(k -> k))
                 .filter(k -> distance(name, k) <= Math.max(2, name.length() / 3));
     }

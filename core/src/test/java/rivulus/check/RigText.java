@@ -4,8 +4,8 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import rivulus.file.FileTrouble;
-import rivulus.file.JsonText;
+import rivulus.disk.FileTrouble;
+import rivulus.disk.JsonText;
 import rivulus.file.ShowFile;
 import rivulus.show.Show;
 

@@ -5,11 +5,14 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.TimeUnit;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import rivulus.disk.FileTrouble;
+import rivulus.disk.JsonText;
 import rivulus.gear.Catalogue;
 import rivulus.show.Show;
 
@@ -23,7 +26,7 @@ class JournalTest {
     void aJournalThatIsInUseIsNotOfferedAndACleanEndLeavesNothing() throws Exception {
         try (Journal journal = Journal.in(folder)) {
             journal.keep(show, Optional.empty());
-            assertThat(Journal.leftIn(folder, catalogue)).isEmpty();
+            assertThat(Journal.leftIn(folder, catalogue).left()).isEmpty();
         }
         try (Stream<Path> files = Files.list(folder)) {
             assertThat(files).isEmpty();
@@ -49,7 +52,7 @@ class JournalTest {
             assertThat(first).isEqualTo("writing");
             process.waitFor(15L + 23L * kill, TimeUnit.MILLISECONDS);
             process.destroyForcibly().waitFor();
-            assertThat(Journal.leftIn(folder, catalogue))
+            assertThat(Journal.leftIn(folder, catalogue).left())
                     .singleElement()
                     .satisfies(
                             left -> {
@@ -75,11 +78,51 @@ class JournalTest {
     }
 
     @Test
-    void aDamagedJournalIsPassedOverAndStays() throws IOException {
+    void aDamagedJournalIsSetAsideAndToldAndIsNotToldAgain() throws IOException {
         Path damaged = folder.resolve("x.journal");
         Files.writeString(damaged, "{\"journal\": 1, \"show\": \"{");
-        assertThat(Journal.leftIn(folder, catalogue)).isEmpty();
-        assertThat(damaged).exists();
-        assertThat(Journal.leftIn(folder.resolve("nowhere"), catalogue)).isEmpty();
+        Journal.Found found = Journal.leftIn(folder, catalogue);
+        assertThat(found.left()).isEmpty();
+        assertThat(found.troubles())
+                .singleElement()
+                .asString()
+                .contains("x.journal", "line 1", "set aside as");
+        assertThat(damaged).doesNotExist();
+        assertThat(folder.resolve("x.journal.unreadable")).exists();
+        assertThat(Journal.leftIn(folder, catalogue).troubles()).isEmpty();
+        assertThat(Journal.leftIn(folder.resolve("nowhere"), catalogue).left()).isEmpty();
+    }
+
+    @Test
+    void whateverStandsInAJournalIsToldAndNeverThrown() throws IOException {
+        List<String> hostile =
+                List.of(
+                        "[]",
+                        "7",
+                        "",
+                        "{\"journal\": 1, \"written\": \"now\", \"show\": \"{}\"}",
+                        "{\"written\": \"2026-11-20T18:00:00Z\", \"show\": 1e99999999999}",
+                        "{\"written\": \"2026-11-20T18:00:00Z\", \"file\": \"\\u0000\", \"show\": "
+                                + JsonText.of(ShowFile.write(show)).strip()
+                                + "}");
+        for (int i = 0; i < hostile.size(); i++)
+            Files.writeString(folder.resolve(i + ".journal"), hostile.get(i));
+        Files.write(folder.resolve("b.journal"), new byte[] {(byte) 0xC0, 0, 1});
+        Files.createDirectory(folder.resolve("d.journal"));
+        Journal.Found found = Journal.leftIn(folder, catalogue);
+        assertThat(found.left()).isEmpty();
+        assertThat(found.troubles()).hasSize(hostile.size() + 2).allMatch(t -> !t.contains("\n"));
+    }
+
+    @Test
+    void locksThatNobodyHoldsAreSweptAwayAndHeldOnesStay() throws Exception {
+        for (int i = 0; i < 20; i++) Files.createFile(folder.resolve("old" + i + ".lock"));
+        try (Journal journal = Journal.in(folder)) {
+            journal.keep(show, Optional.empty());
+            assertThat(Journal.leftIn(folder, catalogue).left()).isEmpty();
+            try (Stream<Path> files = Files.list(folder)) {
+                assertThat(files.filter(f -> f.toString().endsWith(".lock"))).hasSize(1);
+            }
+        }
     }
 }

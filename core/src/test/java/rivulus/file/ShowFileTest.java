@@ -20,6 +20,7 @@ import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
+import rivulus.disk.FileTrouble;
 import rivulus.gear.Catalogue;
 import rivulus.gear.Setting;
 import rivulus.show.Ref;
@@ -201,7 +202,7 @@ class ShowFileTest {
         Files.write(binary, new byte[] {(byte) 0xff, (byte) 0xfe, 0, 1});
         assertTrouble(folder, "this is a folder");
         assertTrouble(folder.resolve("no.rivulus"), "there is no such file");
-        assertTrouble(huge, "the file has 100 MB; a show has at most 16 MB");
+        assertTrouble(huge, "the file has 100 MB; at most 16 MB are read");
         assertTrouble(binary, "this is no text in UTF-8");
     }
 

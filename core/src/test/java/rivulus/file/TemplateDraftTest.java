@@ -16,6 +16,7 @@ import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
+import rivulus.disk.FileTrouble;
 import rivulus.show.OwnTemplate;
 
 /// Kinds of gear in the making, on the shelf and in the form.

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import rivulus.disk.FileTrouble;
 import rivulus.gear.Template;
 
 /// A template with a mistake is refused with the file, the place and what would be right.

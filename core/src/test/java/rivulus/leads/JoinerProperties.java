@@ -8,9 +8,9 @@ import java.util.Set;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.constraints.LongRange;
+import rivulus.disk.Extras;
 import rivulus.show.Cable;
 import rivulus.show.Device;
-import rivulus.show.Extras;
 import rivulus.show.Ref;
 import rivulus.show.Show;
 

@@ -14,7 +14,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import rivulus.check.Demo;
 import rivulus.check.RigText;
-import rivulus.file.FileTrouble;
+import rivulus.disk.FileTrouble;
 import rivulus.file.ShowFile;
 import rivulus.file.TemplateDraft;
 import rivulus.file.Templates;

@@ -6,6 +6,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import rivulus.check.Demo;
+import rivulus.disk.Extras;
 import rivulus.file.Templates;
 
 class BriefTest {

@@ -17,7 +17,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import rivulus.app.look.Look;
-import rivulus.file.FileTrouble;
+import rivulus.disk.FileTrouble;
 import rivulus.file.TemplateDraft;
 import rivulus.file.TemplateForm;
 

@@ -25,7 +25,7 @@ import rivulus.app.look.Marks;
 import rivulus.app.session.FileAsker;
 import rivulus.app.session.Session;
 import rivulus.check.Severity;
-import rivulus.file.FileTrouble;
+import rivulus.disk.FileTrouble;
 import rivulus.file.TemplateDraft;
 import rivulus.gear.Template;
 import rivulus.rig.RigEdit;

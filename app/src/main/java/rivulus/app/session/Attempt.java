@@ -1,7 +1,7 @@
 package rivulus.app.session;
 
 import java.util.function.Consumer;
-import rivulus.file.FileTrouble;
+import rivulus.disk.FileTrouble;
 
 /// What came of something that was tried with a file.
 sealed interface Attempt<T> {

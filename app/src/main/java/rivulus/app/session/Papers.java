@@ -4,12 +4,12 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.function.Consumer;
 import java.util.stream.Stream;
-import rivulus.file.FileTrouble;
-import rivulus.file.Lists;
-import rivulus.file.PlainFile;
+import rivulus.disk.FileTrouble;
+import rivulus.disk.PlainFile;
 import rivulus.file.Templates;
 import rivulus.intake.Intake;
 import rivulus.intake.Listing;
+import rivulus.intake.Lists;
 import rivulus.intake.Matching;
 import rivulus.intake.Plan;
 import rivulus.show.Device;
@@ -19,12 +19,16 @@ import rivulus.show.OwnTemplate;
 /// travel. All of it away from the interface thread.
 public final class Papers implements AutoCloseable {
     private final Session session;
-    private final Work reading = new Work("read-paper");
-    private final Work writing = new Work("write-paper");
-    private final Work planning = new Work("plan");
+    private final Work reading;
+    private final Work writing;
+    private final Work planning;
 
-    Papers(Session session) {
+    /// @param mishaps told what failed
+    Papers(Session session, Consumer<Mishap> mishaps) {
         this.session = session;
+        reading = new Work("read-paper", "reading a file", mishaps);
+        writing = new Work("write-paper", "writing a sheet", mishaps);
+        planning = new Work("plan", "looking through a list", mishaps);
     }
 
     /// Draws up what is to be written to a file.
@@ -52,7 +56,7 @@ public final class Papers implements AutoCloseable {
     }
 
     private void writing(Path file, Deed deed, Consumer<FileTrouble> failed) {
-        writing.ask(
+        writing.each(
                 _ ->
                         Attempt.at(
                                 () -> {
@@ -101,6 +105,7 @@ public final class Papers implements AutoCloseable {
 
     @Override
     public void close() {
-        for (Work lane : List.of(reading, writing, planning)) lane.close();
+        writing.finish();
+        for (Work lane : List.of(reading, planning)) lane.close();
     }
 }

@@ -3,9 +3,12 @@ package rivulus.app.session;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.Consumer;
 import javafx.beans.property.DoubleProperty;
 import javafx.beans.property.ObjectProperty;
@@ -28,7 +31,9 @@ import rivulus.check.Prover;
 import rivulus.check.Trouble;
 import rivulus.cure.Cure;
 import rivulus.cure.Cures;
-import rivulus.file.FileTrouble;
+import rivulus.disk.FileTrouble;
+import rivulus.disk.Fingerprint;
+import rivulus.file.Change;
 import rivulus.file.Journal;
 import rivulus.file.ShowFile;
 import rivulus.gear.Setting;
@@ -59,14 +64,16 @@ public final class Session implements AutoCloseable {
 
     private final Settings settings;
     private final Optional<Journal> journal;
-    private final Work proving = new Work("prove");
-    private final Work drawing = new Work("draw");
-    private final Work curing = new Work("cure");
-    private final Work keeping = new Work("keep");
-    private final Work mending = new Work("mend");
-    private final Work joining = new Work("join");
-    private final Work reading = new Work("read");
-    private final Work writing = new Work("write");
+    private final ReadOnlyObjectWrapper<Refusal> refusal = new ReadOnlyObjectWrapper<>();
+    private final ReadOnlyObjectWrapper<Mishap> mishap = new ReadOnlyObjectWrapper<>();
+    private final Work proving = new Work("prove", "proving the show", mishap::set);
+    private final Work drawing = new Work("draw", "drawing it up", mishap::set);
+    private final Work curing = new Work("cure", "searching for cures", mishap::set);
+    private final Work keeping = new Work("keep", "keeping unsaved changes", mishap::set);
+    private final Work mending = new Work("mend", "searching for fixes of the rig", mishap::set);
+    private final Work joining = new Work("join", "searching for leads", mishap::set);
+    private final Work reading = new Work("read", "opening a show", mishap::set);
+    private final Work writing = new Work("write", "saving the show", mishap::set);
     private final History history = new History();
 
     private final ReadOnlyObjectWrapper<Show> show = new ReadOnlyObjectWrapper<>(Show.untitled());
@@ -89,16 +96,28 @@ public final class Session implements AutoCloseable {
     private final StringProperty joinTo = new SimpleStringProperty("");
     private final ObservableList<Joining> joinings = FXCollections.observableArrayList();
     private final Shelf shelf;
-    private final Papers papers = new Papers(this);
+    private final Papers papers = new Papers(this, mishap::set);
 
     private Show saved = Show.untitled();
+    private Show joinedOn = Show.untitled();
     private boolean choosing;
+
+    /// What the show's file held when it was last read or written here; empty where it has none.
+    private final AtomicReference<OnDisk> onDisk = new AtomicReference<>(OnDisk.NOWHERE);
+
+    /// What was taken up from other programs' journals, until this one's holds it.
+    private final Set<Journal.Left> takenUp = new LinkedHashSet<>();
+
+    /// A file and what it held.
+    private record OnDisk(Path file, Fingerprint print) {
+        static final OnDisk NOWHERE = new OnDisk(Path.of(""), Fingerprint.NONE);
+    }
 
     /// A session without a show yet.
     ///
     /// @param journal where unsaved edits are kept; empty where they cannot be
     public Session(Prover prover, Settings settings, Optional<Journal> journal) {
-        shelf = new Shelf(prover, settings.library(), this::say);
+        shelf = new Shelf(prover, settings.library(), this::say, mishap::set);
         this.settings = settings;
         this.journal = journal;
         joinTo.addListener((_, _, _) -> findJoinings());
@@ -208,6 +227,18 @@ public final class Session implements AutoCloseable {
         return cures;
     }
 
+    /// The latest failure of the program's own, or null.
+    public ReadOnlyObjectProperty<Mishap> mishap() {
+        return mishap.getReadOnlyProperty();
+    }
+
+    /// Tells that something failed that nobody else has told.
+    ///
+    /// @param doing what was being done: "showing the window"
+    public void failed(String doing, Throwable thrown) {
+        mishap.set(Mishap.of(doing, thrown));
+    }
+
     /// Says something in the bottom bar.
     public void say(String sentence) {
         lastDone.set(sentence);
@@ -220,6 +251,8 @@ public final class Session implements AutoCloseable {
     /// @param from the file it came from, or null for one that has none yet
     public void take(Show newShow, Path from) {
         history.clear();
+        takenUp.clear();
+        onDisk.set(OnDisk.NOWHERE);
         saved = newShow;
         file.set(from);
         proof.set(null);
@@ -233,15 +266,15 @@ public final class Session implements AutoCloseable {
         if (from != null) settings.used(from);
     }
 
-    /// Takes up what a program left behind: it has no file of its own until it is saved, so nothing
-    /// is overwritten unasked.
-    public void take(Journal.Left left) throws FileTrouble {
+    /// Takes up what a program left behind. It is not overwritten unasked: the file it belongs to
+    /// is compared before it is saved. The other program's journal goes once this one's holds it.
+    public void take(Journal.Left left) {
         take(left.show(), null);
         file.set(left.file().orElse(null));
         saved = Show.untitled();
         dirty.set(true);
+        takenUp.add(left);
         keepJournal();
-        left.discard();
         lastDone.set("Recovered " + left.show().title());
     }
 
@@ -251,28 +284,118 @@ public final class Session implements AutoCloseable {
     public void open(Path path, Consumer<FileTrouble> failed) {
         say("Opening " + path.getFileName() + " …");
         reading.ask(
-                _ -> Attempt.at(() -> ShowFile.open(path, shelf.prover().catalogue())),
-                opened -> opened.either(read -> take(read, path), failed));
+                _ -> Attempt.at(() -> ShowFile.read(path, shelf.prover().catalogue())),
+                opened ->
+                        opened.either(
+                                read -> {
+                                    take(read.show(), path);
+                                    onDisk.set(new OnDisk(path, read.print()));
+                                },
+                                trouble -> {
+                                    say(path.getFileName() + " was not opened");
+                                    failed.accept(trouble);
+                                }));
     }
 
-    /// Saves to a file, which becomes the show's own, away from the interface thread.
+    /// What came of saving: done, or the file holds something that somebody else saved.
+    private sealed interface Saving {
+        /// It is saved.
+        record Done(Fingerprint print) implements Saving {}
+
+        /// It is not; the file is as the others left it.
+        record Changed(Elsewhere elsewhere) implements Saving {}
+    }
+
+    /// A file that somebody else has changed since it was read or written here.
     ///
-    /// @param then done once it is saved
-    /// @param failed told where it cannot be written; nothing is lost
-    public void save(Path path, Runnable then, Consumer<FileTrouble> failed) {
+    /// @param theirs the show it holds now; empty where it holds none that can be read
+    /// @param differences what is different in it, one clause each
+    public record Elsewhere(Path file, Optional<Show> theirs, List<String> differences) {
+        public Elsewhere {
+            differences = List.copyOf(differences);
+        }
+    }
+
+    /// Told what came of saving, on the interface thread.
+    public interface SavingTold {
+        /// It is saved.
+        void saved();
+
+        /// It cannot be written; nothing is lost.
+        void failed(FileTrouble trouble);
+
+        /// Somebody else has changed the file, and it was left as it is.
+        void changed(Elsewhere elsewhere);
+    }
+
+    /// Saves to a file, which becomes the show's own, away from the interface thread. Where
+    /// somebody else has changed the show's own file since, it is left alone and that is told.
+    public void save(Path path, SavingTold told) {
+        save(path, false, told);
+    }
+
+    /// Saves to a file whatever it holds.
+    public void replace(Path path, SavingTold told) {
+        save(path, true, told);
+    }
+
+    private void save(Path path, boolean whatever, SavingTold told) {
         Show written = show.get();
-        writing.ask(
-                _ ->
-                        Attempt.at(
-                                () -> {
-                                    ShowFile.save(written, path);
-                                    return written;
-                                }),
+        boolean own = path.equals(file.get()) && !whatever;
+        writing.each(
+                _ -> Attempt.at(() -> saved(written, path, own)),
                 saving ->
                         saving.either(
-                                done -> {
-                                    isSaved(done, path);
-                                    then.run();
+                                came -> {
+                                    switch (came) {
+                                        case Saving.Done _ -> {
+                                            isSaved(written, path);
+                                            told.saved();
+                                        }
+                                        case Saving.Changed(var elsewhere) ->
+                                                told.changed(elsewhere);
+                                    }
+                                },
+                                told::failed));
+    }
+
+    /// @param own whether the file is the show's own, which others may have changed
+    private Saving saved(Show written, Path path, boolean own) throws FileTrouble {
+        Fingerprint print;
+        if (own) {
+            OnDisk known = onDisk.get();
+            Fingerprint held = known.file().equals(path) ? known.print() : Fingerprint.NONE;
+            Optional<Fingerprint> now = ShowFile.save(written, path, held);
+            if (now.isEmpty()) return new Saving.Changed(elsewhere(written, path));
+            print = now.get();
+        } else {
+            print = ShowFile.save(written, path);
+        }
+        onDisk.set(new OnDisk(path, print));
+        return new Saving.Done(print);
+    }
+
+    private Elsewhere elsewhere(Show mine, Path path) {
+        try {
+            Show theirs = ShowFile.open(path, shelf.prover().catalogue());
+            return new Elsewhere(path, Optional.of(theirs), new Change(mine, theirs).words());
+        } catch (FileTrouble unreadable) {
+            return new Elsewhere(path, Optional.empty(), List.of(unreadable.getMessage()));
+        }
+    }
+
+    /// Takes up what somebody else saved in the show's own file. Undo brings back what was here.
+    public void takeTheirs(Path path, Consumer<FileTrouble> failed) {
+        reading.ask(
+                _ -> Attempt.at(() -> ShowFile.read(path, shelf.prover().catalogue())),
+                opened ->
+                        opened.either(
+                                read -> {
+                                    onDisk.set(new OnDisk(path, read.print()));
+                                    saved = read.show();
+                                    edit("Take up what is in " + path.getFileName(), read.show());
+                                    dirty.set(!show.get().equals(saved));
+                                    keepJournal();
                                 },
                                 failed));
     }
@@ -288,15 +411,42 @@ public final class Session implements AutoCloseable {
 
     // Editing
 
-    /// Does something to the show.
+    /// Does something to the show, as long as what comes of it could be saved and opened again.
     ///
     /// @param name what it does, for undo: "Set Show desk · USB 1 chat feed to mix-minus"
     public void edit(String name, Show edited) {
-        Show after = shelf.whole(edited);
+        Show after;
+        try {
+            after = ShowFile.again(shelf.whole(edited), shelf.shipped());
+        } catch (FileTrouble unsound) {
+            refused(name, unsound);
+            return;
+        }
         if (after.equals(show.get())) return;
         history.add(new History.Step(name, show.get(), after));
         put(after);
         lastDone.set(name);
+    }
+
+    /// Makes a change that was thought out on an earlier state of the show, on the show as it is.
+    public void edit(String name, Change change) {
+        try {
+            edit(name, change.on(show.get(), shelf.prover().catalogue()));
+        } catch (FileTrouble unfit) {
+            refused(name, unfit);
+        }
+    }
+
+    /// What could not be done, and why.
+    public record Refusal(String name, String why) {}
+
+    private void refused(String name, FileTrouble why) {
+        refusal.set(new Refusal(name, why.getMessage().replaceFirst("^this: ", "")));
+    }
+
+    /// The latest edit that was refused, or null.
+    public ReadOnlyObjectProperty<Refusal> refusal() {
+        return refusal.getReadOnlyProperty();
     }
 
     /// Takes a cure.
@@ -307,13 +457,14 @@ public final class Session implements AutoCloseable {
 
     /// Takes a fix of the rig.
     public void take(RigFix fix) {
-        edit(fix.sentence().substring(0, fix.sentence().length() - 1), fix.after());
+        edit(fix.sentence().substring(0, fix.sentence().length() - 1), fix.change());
     }
 
     /// Takes a way to join two machines.
     public void take(Joining way) {
+        Show on = joinedOn;
         joinTo.set("");
-        edit(rigEdits().join(way));
+        edit(new RigEdits(on, shelf.prover().catalogue()).join(way));
     }
 
     /// Turns a knob.
@@ -385,14 +536,22 @@ public final class Session implements AutoCloseable {
         Show kept = show.get();
         boolean unsaved = dirty.get();
         Optional<Path> path = Optional.ofNullable(file.get());
+        List<Journal.Left> others = List.copyOf(takenUp);
         keeping.ask(
-                _ -> writeJournal(kept, path, unsaved), trouble -> trouble.ifPresent(this::say));
+                _ -> writeJournal(kept, path, unsaved, others),
+                trouble -> {
+                    if (trouble.isEmpty()) others.forEach(takenUp::remove);
+                    trouble.ifPresent(this::say);
+                });
     }
 
-    private Optional<String> writeJournal(Show kept, Optional<Path> path, boolean unsaved) {
+    /// @param others what holds the same, and goes once it is written here or saved
+    private Optional<String> writeJournal(
+            Show kept, Optional<Path> path, boolean unsaved, List<Journal.Left> others) {
         try {
             if (unsaved) journal.get().keep(kept, path);
             else journal.get().clear();
+            for (Journal.Left other : others) other.discard();
             return Optional.empty();
         } catch (FileTrouble trouble) {
             return Optional.of(trouble.getMessage());
@@ -503,7 +662,12 @@ public final class Session implements AutoCloseable {
         Optional<Device> from = now.rig().device(device.get());
         Optional<Device> to = now.rig().device(joinTo.get());
         if (from.isEmpty() || to.isEmpty()) return;
-        joining.ask(_ -> waysBetween(now, from.get(), to.get()), joinings::setAll);
+        joining.ask(
+                _ -> waysBetween(now, from.get(), to.get()),
+                found -> {
+                    joinedOn = now;
+                    joinings.setAll(found);
+                });
     }
 
     /// The best ways from one to the other, then those the other way round.
@@ -516,7 +680,7 @@ public final class Session implements AutoCloseable {
 
     /// Changes the rig.
     public void edit(RigEdit edit) {
-        edit(edit.name(), edit.after());
+        edit(edit.name(), edit.change());
     }
 
     /// Edits of the rig as it is now.
@@ -548,6 +712,7 @@ public final class Session implements AutoCloseable {
 
     @Override
     public void close() {
+        writing.finish();
         for (Work work : lanes()) work.close();
         shelf.close();
         papers.close();

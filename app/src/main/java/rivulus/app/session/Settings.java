@@ -1,11 +1,13 @@
 package rivulus.app.session;
 
 import java.nio.file.Files;
+import java.nio.file.InvalidPathException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.DoubleProperty;
 import javafx.beans.property.SimpleBooleanProperty;
@@ -14,8 +16,8 @@ import javafx.beans.property.SimpleStringProperty;
 import javafx.beans.property.StringProperty;
 import javafx.collections.FXCollections;
 import javafx.collections.ObservableList;
-import rivulus.file.FileTrouble;
-import rivulus.file.PlainFile;
+import rivulus.disk.FileTrouble;
+import rivulus.disk.PlainFile;
 
 /// What the user likes, kept between runs in one small file. A settings file that cannot be read is
 /// passed over: the usual settings hold.
@@ -31,10 +33,11 @@ public final class Settings implements AutoCloseable {
     private static final double LARGEST = 2;
 
     private final Path folder;
-    private final Work keeping = new Work("settings");
+    private final Work keeping = new Work("settings", "keeping the settings", _ -> {});
     private final StringProperty theme = new SimpleStringProperty(DAY);
     private final DoubleProperty scale = new SimpleDoubleProperty(1);
     private final BooleanProperty motion = new SimpleBooleanProperty(true);
+    private final List<String> troubles = new ArrayList<>();
     private final ObservableList<Path> recent = FXCollections.observableArrayList();
 
     private Settings(Path folder) {
@@ -89,6 +92,11 @@ public final class Settings implements AutoCloseable {
     /// Files opened or saved lately, latest first.
     public ObservableList<Path> recent() {
         return recent;
+    }
+
+    /// What could not be read, one line each.
+    public List<String> troubles() {
+        return List.copyOf(troubles);
     }
 
     /// Makes everything larger or smaller by that factor, within bounds.
@@ -160,15 +168,20 @@ public final class Settings implements AutoCloseable {
             if (in.get("scale") instanceof Number number)
                 scale.set(Math.clamp(number.doubleValue(), SMALLEST, LARGEST));
             if (in.get("motion") instanceof Boolean moves) motion.set(moves);
-            List<Path> files = new ArrayList<>();
             if (in.get("recent") instanceof List<?> list)
-                list.forEach(item -> files.add(Path.of(item.toString())));
-            recent.setAll(files);
-        } catch (FileTrouble | java.nio.file.InvalidPathException broken) {
-            System.getLogger("rivulus")
-                    .log(
-                            System.Logger.Level.WARNING,
-                            "settings passed over: " + broken.getMessage());
+                recent.setAll(list.stream().limit(MOST_RECENT).flatMap(Settings::path).toList());
+        } catch (FileTrouble broken) {
+            troubles.add("The usual settings hold: " + broken.getMessage());
+        }
+    }
+
+    private static Stream<Path> path(Object written) {
+        try {
+            return written instanceof String name && !name.isBlank()
+                    ? Stream.of(Path.of(name))
+                    : Stream.empty();
+        } catch (InvalidPathException noPath) {
+            return Stream.empty();
         }
     }
 }

@@ -7,7 +7,7 @@ import java.util.function.Consumer;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import rivulus.check.Prover;
-import rivulus.file.FileTrouble;
+import rivulus.disk.FileTrouble;
 import rivulus.file.Library;
 import rivulus.file.Templates;
 import rivulus.gear.Catalogue;
@@ -20,7 +20,7 @@ import rivulus.show.Show;
 /// Every kind of gear there is: shipped, in the user's library, and kept with the show; and the
 /// provers that know them. The library is read and written away from the interface thread.
 public final class Shelf implements AutoCloseable {
-    private final Work shelving = new Work("shelve");
+    private final Work shelving;
     private final Prover shipped;
     private final Consumer<String> told;
     private final ReadOnlyObjectWrapper<Library> library;
@@ -30,19 +30,26 @@ public final class Shelf implements AutoCloseable {
     private Show show = Show.untitled();
 
     /// @param told told in a sentence what was done
-    Shelf(Prover shipped, Path folder, Consumer<String> told) {
+    /// @param mishaps told what failed
+    Shelf(Prover shipped, Path folder, Consumer<String> told, Consumer<Mishap> mishaps) {
+        shelving = new Work("shelve", "reading the library of gear", mishaps);
         this.shipped = shipped;
         this.told = told;
         prover = shipped;
         rigs = new RigProver(shipped, Templates.leads());
         library = new ReadOnlyObjectWrapper<>(new Library(folder, List.of(), List.of()));
         catalogue = new ReadOnlyObjectWrapper<>(shipped.catalogue());
-        shelving.ask(_ -> Library.in(folder), this::take);
+        shelving.each(_ -> Library.in(folder), this::take);
     }
 
     /// The prover in use.
     public Prover prover() {
         return prover;
+    }
+
+    /// The kinds of gear that everybody has.
+    Catalogue shipped() {
+        return shipped.catalogue();
     }
 
     /// The prover of rigs in use.
@@ -97,7 +104,7 @@ public final class Shelf implements AutoCloseable {
     }
 
     private void change(Attempt.Trial<Library> change, String done, Consumer<FileTrouble> failed) {
-        shelving.ask(
+        shelving.each(
                 _ -> Attempt.at(change),
                 changed ->
                         changed.either(
@@ -129,6 +136,6 @@ public final class Shelf implements AutoCloseable {
 
     @Override
     public void close() {
-        shelving.close();
+        shelving.finish();
     }
 }

@@ -2,21 +2,33 @@ package rivulus.app.session;
 
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import javafx.application.Platform;
 
-/// Work that is done off the interface thread. Each lane does one thing at a time, and only its
-/// latest request counts: what was asked before is told to stop, and its answer is dropped.
+/// Work that is done off the interface thread, one thing at a time.
+///
+/// What fails ends in a [Mishap] and never silently; the lane goes on.
 final class Work implements AutoCloseable {
+    private static final int SECONDS_TO_END = 10;
+
     private final ExecutorService thread;
+    private final String doing;
+    private final Consumer<Mishap> mishaps;
     private final AtomicLong latest = new AtomicLong();
-    private volatile int waiting;
+    private int waiting;
 
     /// A lane with a thread of its own.
-    Work(String name) {
+    ///
+    /// @param name of the thread
+    /// @param doing what it does, for a sentence that begins with "While": "proving the show"
+    /// @param mishaps told on the interface thread what failed
+    Work(String name, String doing, Consumer<Mishap> mishaps) {
+        this.doing = doing;
+        this.mishaps = mishaps;
         thread =
                 Executors.newSingleThreadExecutor(
                         task ->
@@ -26,13 +38,23 @@ final class Work implements AutoCloseable {
                                         .unstarted(task));
     }
 
-    /// Asks for something; the answer is handed over on the interface thread unless something newer
-    /// was asked by then.
+    /// Asks for something of which only the latest counts: what was asked before is told to stop,
+    /// and its answer is dropped.
     ///
     /// @param question is given a test that turns true once the answer is no longer wanted
     synchronized <T> void ask(Function<BooleanSupplier, T> question, Consumer<T> answer) {
         long ticket = latest.incrementAndGet();
-        BooleanSupplier stale = () -> latest.get() != ticket;
+        work(question, answer, () -> latest.get() != ticket);
+    }
+
+    /// Asks for something that has to be done, after all that was asked before; every answer is
+    /// handed over.
+    synchronized <T> void each(Function<BooleanSupplier, T> question, Consumer<T> answer) {
+        work(question, answer, () -> false);
+    }
+
+    private <T> void work(
+            Function<BooleanSupplier, T> question, Consumer<T> answer, BooleanSupplier stale) {
         waiting++;
         thread.execute(
                 () -> {
@@ -42,17 +64,22 @@ final class Work implements AutoCloseable {
                     }
                     try {
                         T result = question.apply(stale);
-                        Platform.runLater(
-                                () -> {
-                                    try {
-                                        if (!stale.getAsBoolean()) answer.accept(result);
-                                    } finally {
-                                        done();
-                                    }
-                                });
+                        later(() -> answer.accept(result), stale);
+                    } catch (Throwable broken) {
+                        later(() -> mishaps.accept(Mishap.of(doing, broken)), stale);
+                    }
+                });
+    }
+
+    private void later(Runnable deed, BooleanSupplier stale) {
+        Platform.runLater(
+                () -> {
+                    try {
+                        if (!stale.getAsBoolean()) deed.run();
                     } catch (RuntimeException | Error broken) {
+                        mishaps.accept(Mishap.of(doing, broken));
+                    } finally {
                         done();
-                        throw broken;
                     }
                 });
     }
@@ -71,9 +98,21 @@ final class Work implements AutoCloseable {
         return waiting == 0;
     }
 
+    /// Ends the lane at once; what was asked of it is dropped.
     @Override
     public void close() {
         forget();
         thread.shutdownNow();
+    }
+
+    /// Ends the lane once everything that was asked of it is done, or it takes too long.
+    void finish() {
+        thread.shutdown();
+        try {
+            if (!thread.awaitTermination(SECONDS_TO_END, TimeUnit.SECONDS)) thread.shutdownNow();
+        } catch (InterruptedException hurried) {
+            thread.shutdownNow();
+            Thread.currentThread().interrupt();
+        }
     }
 }

@@ -9,6 +9,8 @@ import javafx.scene.Node;
 import javafx.scene.Scene;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
+import javafx.scene.input.Clipboard;
+import javafx.scene.input.ClipboardContent;
 import javafx.scene.input.DragEvent;
 import javafx.scene.input.KeyCombination;
 import javafx.scene.input.TransferMode;
@@ -19,20 +21,23 @@ import rivulus.app.bench.TemplateBench;
 import rivulus.app.intake.IntakePane;
 import rivulus.app.look.Look;
 import rivulus.app.session.FileAsker;
+import rivulus.app.session.Mishap;
 import rivulus.app.session.Picture;
 import rivulus.app.session.Session;
+import rivulus.disk.FileTrouble;
 import rivulus.file.DemoShows;
-import rivulus.file.FileTrouble;
 import rivulus.file.Journal;
 import rivulus.file.ShowFile;
 import rivulus.sheet.Sheet;
 import rivulus.sheet.Sheets;
 import rivulus.show.Device;
 import rivulus.show.Show;
+import rivulus.words.Words;
 
 /// The window's scene: the workspace with what lies over it, its style, its keys, and everything
 /// about files.
 public final class MainWindow {
+    private static final int DIFFERENCES_SHOWN = 8;
     private static final List<String> LISTS = List.of(".csv", ".tsv", ".txt");
 
     private final Session session;
@@ -63,6 +68,8 @@ public final class MainWindow {
                 .put(
                         KeyCombination.valueOf("Shortcut+EQUALS"),
                         () -> session.settings().scaleBy(1.1));
+        session.mishap().addListener((_, _, mishap) -> tell(mishap));
+        session.refusal().addListener((_, _, refusal) -> tell(refusal));
         scene.setOnDragOver(this::dragOver);
         scene.setOnDragDropped(this::dropped);
     }
@@ -209,13 +216,87 @@ public final class MainWindow {
     }
 
     private void saveTo(Path file, Runnable then) {
-        session.save(
-                file,
-                then,
-                trouble ->
-                        panel("The show is not saved", trouble.getMessage())
-                                .answer("Save somewhere else", () -> saveAs(then))
-                                .answer("Close", () -> {}));
+        session.save(file, told(then));
+    }
+
+    private Session.SavingTold told(Runnable then) {
+        return new Session.SavingTold() {
+            @Override
+            public void saved() {
+                then.run();
+            }
+
+            @Override
+            public void failed(FileTrouble trouble) {
+                panel("The show is not saved", trouble.getMessage())
+                        .answer("Save somewhere else", () -> saveAs(then))
+                        .answer("Close", () -> {});
+            }
+
+            @Override
+            public void changed(Session.Elsewhere elsewhere) {
+                offerBoth(elsewhere, then);
+            }
+        };
+    }
+
+    /// Somebody else has saved the same file: both are offered, with what differs.
+    private void offerBoth(Session.Elsewhere elsewhere, Runnable then) {
+        Path name = elsewhere.file().getFileName();
+        List<String> differences = elsewhere.differences();
+        List<String> shown =
+                differences.subList(0, Math.min(differences.size(), DIFFERENCES_SHOWN));
+        int more = differences.size() - shown.size();
+        Panel panel =
+                panel(
+                        "Somebody else has changed " + name,
+                        "It is not what you opened, and it is left as it is. What is different there:");
+        for (String one : shown) panel.with(Look.paragraph(one, "soft"));
+        if (more > 0)
+            panel.with(Look.paragraph("and " + Words.count(more, "thing") + " more", "soft"));
+        panel.answer("Keep both: save mine elsewhere", () -> saveAs(then));
+        if (elsewhere.theirs().isPresent())
+            panel.answer(
+                    "Take up theirs",
+                    () ->
+                            session.takeTheirs(
+                                    elsewhere.file(),
+                                    trouble -> trouble("This show cannot be opened", trouble)));
+        panel.answer("Replace theirs", () -> session.replace(elsewhere.file(), told(then)))
+                .answer("Not now", () -> {});
+    }
+
+    // What went wrong
+
+    /// Tells what was found on starting that somebody should know.
+    public void tell(List<String> notes) {
+        if (notes.isEmpty()) return;
+        Panel panel = panel("Before you begin", "");
+        for (String note : notes) panel.with(Look.paragraph(note, "panel-words"));
+        panel.answer("Go on", () -> {});
+    }
+
+    /// A failure of the program's own ends in a calm card, one at a time.
+    private void tell(Mishap mishap) {
+        if (mishap == null || scene.lookup("#mishap") != null) return;
+        Label words = Look.paragraph(mishap.words(), "panel-words");
+        words.setId("mishap");
+        panel("Something in the program failed", "")
+                .with(words)
+                .answer("Go on", () -> {})
+                .answer("Copy what happened", () -> copy(mishap.details()));
+    }
+
+    private static void copy(String text) {
+        ClipboardContent content = new ClipboardContent();
+        content.putString(text);
+        Clipboard.getSystemClipboard().setContent(content);
+    }
+
+    private void tell(Session.Refusal refusal) {
+        if (refusal == null) return;
+        panel("This cannot be done", refusal.name() + ": " + refusal.why())
+                .answer("Close", () -> {});
     }
 
     /// Writes a sheet to a file that is asked for: PDF or CSV where it ends so, else Markdown.
@@ -302,17 +383,9 @@ public final class MainWindow {
                         "Take up where you were?",
                         "Rivulus ended without saving “%s”%s. Its last change is kept."
                                 .formatted(latest.show().title(), where))
-                .answer("Recover it", () -> recover(latest))
+                .answer("Recover it", () -> session.take(latest))
                 .answer("Throw it away", () -> discard(latest))
                 .answer("Later", () -> {});
-    }
-
-    private void recover(Journal.Left left) {
-        try {
-            session.take(left);
-        } catch (FileTrouble trouble) {
-            trouble("This cannot be recovered", trouble);
-        }
     }
 
     private void discard(Journal.Left left) {

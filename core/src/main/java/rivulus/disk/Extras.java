@@ -1,4 +1,4 @@
-package rivulus.show;
+package rivulus.disk;
 
 import java.util.Collections;
 import java.util.LinkedHashMap;

@@ -1,6 +1,5 @@
-package rivulus.file;
+package rivulus.disk;
 
-import java.nio.ByteBuffer;
 import java.nio.file.Path;
 import java.util.LinkedHashMap;
 import java.util.Map;
@@ -13,7 +12,8 @@ public final class PlainFile {
     ///
     /// @throws FileTrouble where the file cannot be read or holds something else
     public static Map<String, Object> read(Path file) throws FileTrouble {
-        Entry root = Entry.root(file.toString(), Json.parse(ShowFile.text(file), file.toString()));
+        Json json = Json.parse(SafeFile.read(file).text(), file.toString());
+        Entry root = Entry.root(file.toString(), json);
         Map<String, Object> values = new LinkedHashMap<>();
         root.each().forEach((name, value) -> values.put(name, value.json().plain()));
         return values;
@@ -21,13 +21,13 @@ public final class PlainFile {
 
     /// Writes plain values as a JSON object, whole or not at all.
     public static void write(Path file, Map<String, Object> values) throws FileTrouble {
-        ShowFile.replace(JsonText.of(values), file);
+        SafeFile.replace(file, JsonText.of(values));
     }
 
     /// Writes bytes, whole or not at all.
     ///
     /// @throws FileTrouble where they cannot be written; the old file is then as it was
     public static void write(Path file, byte[] bytes) throws FileTrouble {
-        ShowFile.replace(ByteBuffer.wrap(bytes), file);
+        SafeFile.replace(file, bytes);
     }
 }

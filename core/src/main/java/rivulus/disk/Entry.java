@@ -1,4 +1,4 @@
-package rivulus.file;
+package rivulus.disk;
 
 import java.util.ArrayList;
 import java.util.Collection;
@@ -9,12 +9,20 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.SequencedMap;
 import java.util.Set;
-import rivulus.show.Extras;
 import rivulus.words.Near;
 
 /// One value while a file is being read: it knows its file and its path, complains in words, and
 /// remembers which of its fields were asked for, so that the rest can be kept.
-final class Entry {
+public final class Entry {
+    /// A name has at most so many characters.
+    public static final int LONGEST_NAME = 120;
+
+    /// Any other text that is understood has at most so many.
+    public static final int LONGEST_TEXT = 4_000;
+
+    private static final int LONGEST_QUOTED = 300;
+    private static final int LONGEST_MISTAKEN = 60;
+
     private final String file;
     private final String path;
     private final Json json;
@@ -26,17 +34,18 @@ final class Entry {
         this.json = json;
     }
 
-    static Entry root(String file, Json json) {
+    /// The value that a file holds.
+    public static Entry root(String file, Json json) {
         return new Entry(file, "", json);
     }
 
     /// Another value in the same place.
-    Entry like(Json other) {
+    public Entry like(Json other) {
         return new Entry(file, path, other);
     }
 
     /// A complaint about this value.
-    FileTrouble trouble(String words) {
+    public FileTrouble trouble(String words) {
         String place = path.isEmpty() ? "" : path + " ";
         String line =
                 json.spot().line() == 0
@@ -48,7 +57,7 @@ final class Entry {
                 "%s: %s%s".formatted(file, where.isEmpty() ? "" : where + ": ", words));
     }
 
-    FileTrouble trouble(String words, Object... values) {
+    public FileTrouble trouble(String words, Object... values) {
         return trouble(words.formatted(values));
     }
 
@@ -56,7 +65,8 @@ final class Entry {
         return trouble("%s was expected, not %s", what, json.kind());
     }
 
-    Json json() {
+    /// The value itself.
+    public Json json() {
         return json;
     }
 
@@ -66,14 +76,14 @@ final class Entry {
     }
 
     /// A field that must be there.
-    Entry field(String name) throws FileTrouble {
+    public Entry field(String name) throws FileTrouble {
         Optional<Entry> field = maybe(name);
         if (field.isEmpty()) throw trouble("\"%s\" is missing here", name);
         return field.get();
     }
 
     /// A field that may be there.
-    Optional<Entry> maybe(String name) throws FileTrouble {
+    public Optional<Entry> maybe(String name) throws FileTrouble {
         asked.add(name);
         Json value = fields().get(name);
         return Optional.ofNullable(value)
@@ -81,14 +91,14 @@ final class Entry {
     }
 
     /// Every field, by name.
-    SequencedMap<String, Entry> each() throws FileTrouble {
+    public SequencedMap<String, Entry> each() throws FileTrouble {
         SequencedMap<String, Entry> each = new LinkedHashMap<>();
         for (String name : fields().keySet()) each.put(name, field(name));
         return each;
     }
 
     /// The items of a list.
-    List<Entry> items() throws FileTrouble {
+    public List<Entry> items() throws FileTrouble {
         if (!(json instanceof Json.Arr(var items, _))) throw expected("a list");
         List<Entry> entries = new ArrayList<>();
         for (int i = 0; i < items.size(); i++)
@@ -97,42 +107,63 @@ final class Entry {
     }
 
     /// The items of a list that may be left out.
-    List<Entry> items(String name) throws FileTrouble {
+    public List<Entry> items(String name) throws FileTrouble {
         Optional<Entry> list = maybe(name);
         return list.isPresent() ? list.get().items() : List.of();
     }
 
     /// Texts in a list that may be left out.
-    List<String> texts(String name) throws FileTrouble {
+    public List<String> texts(String name) throws FileTrouble {
         List<String> texts = new ArrayList<>();
         for (Entry item : items(name)) texts.add(item.text());
         return texts;
     }
 
-    String text() throws FileTrouble {
-        if (json instanceof Json.Text(var value, _)) return value;
-        throw expected("text");
+    /// A text of bearable length.
+    public String text() throws FileTrouble {
+        if (!(json instanceof Json.Text(var value, _))) throw expected("text");
+        if (value.length() > LONGEST_TEXT)
+            throw trouble(
+                    "this text has %d characters; at most %d are possible here",
+                    value.length(), LONGEST_TEXT);
+        return value;
     }
 
-    String text(String name) throws FileTrouble {
+    /// A name to be shown: one line, at most [#LONGEST_NAME] characters. Control characters become
+    /// blanks; a name that says nothing is replaced.
+    public String name(String field, String otherwise) throws FileTrouble {
+        Entry entry = field(field);
+        String name = Line.of(entry.text());
+        if (name.length() > LONGEST_NAME)
+            throw entry.trouble(
+                    "\"%s\" has %d characters; a name has at most %d",
+                    name, name.length(), LONGEST_NAME);
+        return name.isEmpty() ? otherwise : name;
+    }
+
+    /// The text of a field that must be there.
+    public String text(String name) throws FileTrouble {
         return field(name).text();
     }
 
-    String text(String name, String otherwise) throws FileTrouble {
+    /// The text of a field that may be left out.
+    public String text(String name, String otherwise) throws FileTrouble {
         Optional<Entry> field = maybe(name);
         return field.isPresent() ? field.get().text() : otherwise;
     }
 
-    boolean isText() {
+    /// Whether this is text.
+    public boolean isText() {
         return json instanceof Json.Text;
     }
 
-    boolean isNumber() {
+    /// Whether this is a number.
+    public boolean isNumber() {
         return json instanceof Json.Num;
     }
 
     /// A name for referring to: letters, digits, dots, dashes, 1 to 80 of them.
-    String id() throws FileTrouble {
+    public String id() throws FileTrouble {
         String text = text();
         if (!text.matches("[A-Za-z0-9][A-Za-z0-9._-]{0,79}")) {
             throw trouble("\"%s\" cannot be an id; use letters, digits, dots and dashes", text);
@@ -140,21 +171,25 @@ final class Entry {
         return text;
     }
 
-    boolean truth() throws FileTrouble {
+    /// True or false.
+    public boolean truth() throws FileTrouble {
         if (json instanceof Json.Bool(var value, _)) return value;
         throw expected("true or false");
     }
 
-    boolean truth(String name, boolean otherwise) throws FileTrouble {
+    /// True or false, where it may be left out.
+    public boolean truth(String name, boolean otherwise) throws FileTrouble {
         Optional<Entry> field = maybe(name);
         return field.isPresent() ? field.get().truth() : otherwise;
     }
 
-    boolean isObject() {
+    /// Whether this is an object.
+    public boolean isObject() {
         return json instanceof Json.Obj;
     }
 
-    double number(double least, double most) throws FileTrouble {
+    /// A number within bounds.
+    public double number(double least, double most) throws FileTrouble {
         if (!(json instanceof Json.Num(double value, String digits, _))) throw expected("a number");
         if (!(value >= least && value <= most)) {
             throw trouble(
@@ -164,17 +199,24 @@ final class Entry {
         return value;
     }
 
-    double number(String name, double least, double most, double otherwise) throws FileTrouble {
+    /// A number within bounds, where it may be left out.
+    public double number(String name, double least, double most, double otherwise)
+            throws FileTrouble {
         Optional<Entry> field = maybe(name);
         return field.isPresent() ? field.get().number(least, most) : otherwise;
     }
 
-    int whole(String name, int least, int most, int otherwise) throws FileTrouble {
+    /// A whole number within bounds, where it may be left out.
+    public int whole(String name, int least, int most, int otherwise) throws FileTrouble {
         Optional<Entry> field = maybe(name);
         if (field.isEmpty()) return otherwise;
-        double value = field.get().number(least, most);
-        if (value != Math.rint(value))
-            throw field.get().trouble("a whole number was expected, not %s", value);
+        return field.get().whole(least, most);
+    }
+
+    /// A whole number within bounds.
+    public int whole(int least, int most) throws FileTrouble {
+        double value = number(least, most);
+        if (value != Math.rint(value)) throw trouble("a whole number was expected, not %s", value);
         return (int) value;
     }
 
@@ -183,26 +225,28 @@ final class Entry {
     }
 
     /// One of several words.
-    <T> T word(Map<String, T> words) throws FileTrouble {
+    public <T> T word(Map<String, T> words) throws FileTrouble {
         T found = words.get(text());
         if (found == null) throw unknown("word", text(), words.keySet());
         return found;
     }
 
     /// This as a name that has to be among those that exist.
-    String oneOf(String what, Collection<String> known) throws FileTrouble {
+    public String oneOf(String what, Collection<String> known) throws FileTrouble {
         if (!known.contains(text())) throw unknown(what, text(), known);
         return text();
     }
 
     /// A complaint about a name that is not among those that exist; says which is near, or which
     /// there are.
-    FileTrouble unknown(String what, String name, Collection<String> known) {
-        return trouble("there is no %s \"%s\"; %s", what, name, Near.hint(name, known));
+    public FileTrouble unknown(String what, String name, Collection<String> known) {
+        return trouble(
+                "there is no %s \"%s\"; %s",
+                what, Line.clipped(name, LONGEST_MISTAKEN), Near.hint(name, known));
     }
 
     /// What nobody asked for.
-    Extras extras() throws FileTrouble {
+    public Extras extras() throws FileTrouble {
         SequencedMap<String, Object> rest = new LinkedHashMap<>();
         fields().forEach(
                         (name, value) -> {
@@ -212,7 +256,7 @@ final class Entry {
     }
 
     /// Refuses fields that nobody asked for: in a template a misspelt field is a mistake.
-    void nothingElse() throws FileTrouble {
+    public void nothingElse() throws FileTrouble {
         for (String name : fields().keySet()) {
             if (!asked.contains(name)) throw unknown("field", name, asked);
         }

@@ -1,4 +1,4 @@
-package rivulus.file;
+package rivulus.disk;
 
 import java.util.Iterator;
 import java.util.List;
@@ -7,14 +7,15 @@ import tools.jackson.core.io.JsonStringEncoder;
 
 /// JSON as text that reads well in a diff: what has no nesting and fits goes on one line, the rest
 /// a line for each item.
-final class JsonPrinter {
+public final class JsonPrinter {
     private static final int WIDTH = 118;
 
     private final StringBuilder out = new StringBuilder();
 
     private JsonPrinter() {}
 
-    static String print(Json json) {
+    /// A document that ends in a line break.
+    public static String print(Json json) {
         JsonPrinter printer = new JsonPrinter();
         printer.value(json, 0);
         return printer.out.append('\n').toString();

@@ -1,4 +1,4 @@
-package rivulus.file;
+package rivulus.intake;
 
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -10,7 +10,8 @@ import java.util.Set;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVRecord;
-import rivulus.intake.Listing;
+import rivulus.disk.FileTrouble;
+import rivulus.disk.SafeFile;
 
 /// Lists from elsewhere: comma-, semicolon- or tab-separated values with names over the columns.
 public final class Lists {
@@ -24,7 +25,7 @@ public final class Lists {
     ///
     /// @throws FileTrouble where it cannot be read, or is no list
     public static Listing open(Path file) throws FileTrouble {
-        return parse(ShowFile.text(file), file.getFileName().toString());
+        return parse(SafeFile.read(file).text(), file.getFileName().toString());
     }
 
     /// Reads a list from text.

@@ -1,4 +1,4 @@
-package rivulus.file;
+package rivulus.disk;
 
 import java.io.Reader;
 import java.io.StringReader;
@@ -21,7 +21,8 @@ import tools.jackson.core.json.JsonFactory;
 public sealed interface Json {
     /// Line and column, counted from 1; 0 for what was not read from a file.
     record Spot(int line, int column) {
-        static final Spot NOWHERE = new Spot(0, 0);
+        /// No place in a file.
+        public static final Spot NOWHERE = new Spot(0, 0);
     }
 
     /// An object; keys in the order of the file.
@@ -73,21 +74,21 @@ public sealed interface Json {
             parser.nextToken();
             if (parser.currentToken() == null)
                 throw new FileTrouble(file + ": the file is empty; a JSON object was expected");
-            Json json = value(parser);
+            Json json = value(parser, file);
             if (parser.nextToken() != null) {
-                throw new FileTrouble(
-                        "%s: line %d: there is more after the end of the JSON document"
-                                .formatted(file, parser.currentTokenLocation().getLineNr()));
+                TokenStreamLocation at = parser.currentTokenLocation();
+                throw FileTrouble.at(
+                        new FileTrouble.Place(file, "", new Spot(at.getLineNr(), at.getColumnNr())),
+                        "there is more after the end of the JSON document");
             }
             return json;
         } catch (JacksonException broken) {
             TokenStreamLocation at = broken.getLocation();
-            String where =
-                    at == null
-                            ? ""
-                            : "line %d, column %d: ".formatted(at.getLineNr(), at.getColumnNr());
-            throw new FileTrouble(
-                    "%s: %sthis is not JSON: %s".formatted(file, where, firstLine(broken)), broken);
+            Spot spot = at == null ? Spot.NOWHERE : new Spot(at.getLineNr(), at.getColumnNr());
+            throw FileTrouble.at(
+                    new FileTrouble.Place(file, "", spot),
+                    "this is not JSON: " + firstLine(broken),
+                    broken);
         }
     }
 
@@ -97,34 +98,45 @@ public sealed interface Json {
         return end < 0 ? message : message.substring(0, end);
     }
 
-    private static Json value(JsonParser parser) {
+    private static Json value(JsonParser parser, String file) throws FileTrouble {
         TokenStreamLocation at = parser.currentTokenLocation();
         Spot spot = new Spot(at.getLineNr(), at.getColumnNr());
         return switch (parser.currentToken()) {
-            case START_OBJECT -> object(parser, spot);
-            case START_ARRAY -> array(parser, spot);
+            case START_OBJECT -> object(parser, spot, file);
+            case START_ARRAY -> array(parser, spot, file);
             case VALUE_STRING -> new Text(parser.getString(), spot);
-            case VALUE_NUMBER_INT, VALUE_NUMBER_FLOAT ->
-                    new Num(Double.parseDouble(parser.getString()), parser.getString(), spot);
+            case VALUE_NUMBER_INT, VALUE_NUMBER_FLOAT -> number(parser.getString(), spot, file);
             case VALUE_TRUE -> new Bool(true, spot);
             case VALUE_FALSE -> new Bool(false, spot);
             default -> new Nil(spot);
         };
     }
 
-    private static Obj object(JsonParser parser, Spot spot) {
+    /// A number that can be reckoned with: its exponent has at most three digits, and it is finite.
+    private static Num number(String digits, Spot spot, String file) throws FileTrouble {
+        int e = Math.max(digits.indexOf('e'), digits.indexOf('E'));
+        String exponent = e < 0 ? "" : digits.substring(e + 1).replaceFirst("^[+-]?0*", "");
+        double value = Double.parseDouble(digits);
+        if (exponent.length() > 3 || Double.isInfinite(value))
+            throw FileTrouble.at(
+                    new FileTrouble.Place(file, "", spot),
+                    "the number %s is out of all bounds".formatted(Line.clipped(digits, 24)));
+        return new Num(value, digits, spot);
+    }
+
+    private static Obj object(JsonParser parser, Spot spot, String file) throws FileTrouble {
         SequencedMap<String, Json> fields = new LinkedHashMap<>();
         while (parser.nextToken() != JsonToken.END_OBJECT) {
             String name = parser.currentName();
             parser.nextToken();
-            fields.put(name, value(parser));
+            fields.put(name, value(parser, file));
         }
         return new Obj(fields, spot);
     }
 
-    private static Arr array(JsonParser parser, Spot spot) {
+    private static Arr array(JsonParser parser, Spot spot, String file) throws FileTrouble {
         List<Json> items = new ArrayList<>();
-        while (parser.nextToken() != JsonToken.END_ARRAY) items.add(value(parser));
+        while (parser.nextToken() != JsonToken.END_ARRAY) items.add(value(parser, file));
         return new Arr(items, spot);
     }
 

@@ -1,4 +1,4 @@
-package rivulus.file;
+package rivulus.disk;
 
 /// Plain values as JSON text.
 public final class JsonText {

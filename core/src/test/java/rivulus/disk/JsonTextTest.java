@@ -1,4 +1,4 @@
-package rivulus.file;
+package rivulus.disk;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;

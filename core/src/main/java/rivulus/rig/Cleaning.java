@@ -1,0 +1,290 @@
+package rivulus.rig;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.SequencedMap;
+import java.util.Set;
+import rivulus.gear.Air;
+import rivulus.gear.Catalogue;
+import rivulus.gear.Knob;
+import rivulus.gear.Port;
+import rivulus.gear.Setting;
+import rivulus.gear.Template;
+import rivulus.leads.End;
+import rivulus.show.Cable;
+import rivulus.show.Cast;
+import rivulus.show.Device;
+import rivulus.show.Ear;
+import rivulus.show.MuteKey;
+import rivulus.show.Place;
+import rivulus.show.Playback;
+import rivulus.show.Ref;
+import rivulus.show.Rig;
+import rivulus.show.Scene;
+import rivulus.show.Show;
+import rivulus.words.Words;
+
+/// Takes everything out of a show that names a device, point, port, knob, setting, outlet or
+/// computer that is not there or cannot be so, so that what is left can be saved and opened again.
+final class Cleaning {
+    private final Show from;
+    private final Catalogue catalogue;
+    private final Set<String> gone;
+    private final List<String> losses;
+
+    /// @param catalogue every kind of gear, those of the show among them
+    /// @param gone devices that are to go
+    /// @param losses what goes is added to it, one clause each
+    Cleaning(Show from, Catalogue catalogue, Set<String> gone, List<String> losses) {
+        this.from = from;
+        this.catalogue = catalogue;
+        this.gone = gone;
+        this.losses = losses;
+    }
+
+    Show cleaned() {
+        List<Cable> cables = cables();
+        List<Device> devices =
+                from.rig().devices().stream()
+                        .filter(d -> !gone.contains(d.id()))
+                        .map(this::device)
+                        .toList();
+        List<Playback> playback =
+                from.cast().playback().stream().filter(p -> has(p.at(), p.name())).toList();
+        Set<String> sources = new HashSet<>();
+        from.cast().people().forEach(p -> sources.add(p.id()));
+        playback.forEach(p -> sources.add(p.id()));
+        List<Ear> ears = ears(sources);
+        Set<String> earIds = new HashSet<>();
+        ears.forEach(e -> earIds.add(e.id()));
+        Rig rig = from.rig().with(devices, cables);
+        return new Show(
+                from.title(),
+                new Cast(from.cast().people(), playback, from.cast().extras()),
+                from.places().stream().map(this::place).toList(),
+                ears,
+                from.changes().stream()
+                        .filter(c -> earIds.contains(c.ear()) && sources.contains(c.source()))
+                        .toList(),
+                rig,
+                from.scenes().stream().map(s -> scene(s, sources)).toList(),
+                from.mutes().stream()
+                        .filter(this::canBePressed)
+                        .map(m -> mute(m, sources, earIds))
+                        .toList(),
+                from.templates(),
+                from.extras());
+    }
+
+    private List<Ear> ears(Set<String> sources) {
+        List<Ear> ears = new ArrayList<>();
+        for (Ear ear : from.ears()) {
+            List<Ref> at = ear.at().stream().filter(this::isThere).toList();
+            boolean deaf = at.isEmpty() && !ear.at().isEmpty();
+            boolean nobodys = !ear.of().isEmpty() && !sources.contains(ear.of());
+            if (deaf || nobodys) losses.add(ear.name());
+            else ears.add(new Ear(ear.id(), ear.name(), ear.kind(), ear.of(), at, ear.extras()));
+        }
+        return ears;
+    }
+
+    private boolean has(Ref at, String name) {
+        boolean there = isThere(at);
+        if (!there) losses.add(name);
+        return there;
+    }
+
+    private boolean isThere(Ref point) {
+        Optional<Template> template =
+                from.cast().person(point.device()).isPresent()
+                        ? catalogue.find(Catalogue.PERSON)
+                        : template(point.device());
+        return template.flatMap(t -> t.point(point.name())).isPresent();
+    }
+
+    private Optional<Template> template(String device) {
+        return from.rig()
+                .device(device)
+                .filter(d -> !gone.contains(d.id()))
+                .flatMap(d -> catalogue.find(d.template()));
+    }
+
+    // Devices
+
+    private Device device(Device device) {
+        Device here = device.withKnobs(settings(device));
+        if (!here.outlet().isEmpty() && !isStrip(here.outlet())) {
+            if (!gone.contains(here.outlet())) losses.add("the outlet of " + device.name());
+            here = here.pluggedInto("");
+        }
+        if (!here.on().isEmpty() && template(here.on()).filter(Template::isComputer).isEmpty()) {
+            losses.add(device.name() + " no longer runs on anything");
+            here = here.on("");
+        }
+        boolean powered = catalogue.get(here.template()).power().from().contains(here.power());
+        return here.power().isEmpty() || powered ? here : here.poweredBy("");
+    }
+
+    private boolean isStrip(String outlet) {
+        return template(outlet).filter(t -> t.power().mostWatts() > 0).isPresent();
+    }
+
+    /// A pick of a device that has gone falls back to how the picker stands.
+    private SequencedMap<String, Setting> settings(Device device) {
+        SequencedMap<String, Setting> kept = new LinkedHashMap<>();
+        List<String> unset = new ArrayList<>();
+        device.knobs()
+                .forEach(
+                        (knob, setting) -> {
+                            Ref ref = new Ref(device.id(), knob);
+                            if (takes(ref, setting)) kept.put(knob, setting);
+                            else if (!picksGone(setting)) unset.add(knob);
+                        });
+        for (String knob : unset)
+            losses.add("the setting of %s on %s".formatted(label(device, knob), device.name()));
+        return kept;
+    }
+
+    private String label(Device device, String knob) {
+        return catalogue.get(device.template()).knob(knob).map(Knob::label).orElse(knob);
+    }
+
+    /// Whether a knob is there and can stand so.
+    private boolean takes(Ref ref, Setting setting) {
+        Optional<Template> template = template(ref.device());
+        if (template.isEmpty()) return false;
+        if (template.get().picker(ref.name()).isPresent())
+            return setting instanceof Setting.Choice && !picksGone(setting);
+        return template.get().knob(ref.name()).filter(k -> k.takes(setting)).isPresent();
+    }
+
+    private boolean picksGone(Setting setting) {
+        return setting instanceof Setting.Choice(String option)
+                && option.contains("/")
+                && !endpointIsThere(option);
+    }
+
+    private boolean endpointIsThere(String option) {
+        int slash = option.indexOf('/');
+        return template(option.substring(0, slash)).stream()
+                .flatMap(t -> t.endpoints().stream())
+                .anyMatch(e -> e.id().equals(option.substring(slash + 1)));
+    }
+
+    // Leads
+
+    private List<Cable> cables() {
+        List<Cable> kept = new ArrayList<>();
+        List<String> lost = new ArrayList<>();
+        for (Cable cable : from.rig().cables()) {
+            if (canJoin(cable)) kept.add(cable);
+            else lost.add(words(cable));
+        }
+        if (lost.size() == 1) losses.add(lost.getFirst());
+        else if (!lost.isEmpty()) losses.add(lost.size() + " leads");
+        return kept;
+    }
+
+    private String words(Cable cable) {
+        boolean told = port(cable.from(), true).isPresent() && port(cable.to(), true).isPresent();
+        return told ? "the lead " + End.words(cable, from.rig(), catalogue) : "a lead";
+    }
+
+    private boolean canJoin(Cable cable) {
+        Optional<Port> a = port(cable.from(), false);
+        Optional<Port> b = port(cable.to(), false);
+        return a.isPresent()
+                && b.isPresent()
+                && !cable.from().equals(cable.to())
+                && a.get().cannotJoin(b.get()).isEmpty();
+    }
+
+    /// @param any whether on devices that are to go, too
+    private Optional<Port> port(Ref port, boolean any) {
+        Optional<Template> template =
+                any
+                        ? from.rig()
+                                .device(port.device())
+                                .flatMap(d -> catalogue.find(d.template()))
+                        : template(port.device());
+        return template.flatMap(t -> t.port(port.name()));
+    }
+
+    // What else names them
+
+    private Scene scene(Scene scene, Set<String> sources) {
+        SequencedMap<Ref, Setting> knobs = new LinkedHashMap<>();
+        List<String> unset = new ArrayList<>();
+        scene.knobs()
+                .forEach(
+                        (ref, setting) -> {
+                            if (takes(ref, setting)) knobs.put(ref, setting);
+                            else if (template(ref.device()).isPresent() && !picksGone(setting))
+                                unset.add(knobWords(ref));
+                        });
+        if (!unset.isEmpty())
+            losses.add("in %s the setting of %s".formatted(scene.name(), Words.list(unset)));
+        List<String> quiet = scene.quiet().stream().filter(sources::contains).toList();
+        return new Scene(scene.id(), scene.name(), quiet, scene.minutes(), knobs, scene.extras());
+    }
+
+    private String knobWords(Ref ref) {
+        Device device = from.rig().device(ref.device()).orElseThrow();
+        return "%s on %s".formatted(label(device, ref.name()), device.name());
+    }
+
+    private boolean canBePressed(MuteKey mute) {
+        boolean can = takes(mute.knob(), mute.to());
+        if (!can) losses.add("the mute key " + mute.name());
+        return can;
+    }
+
+    private static MuteKey mute(MuteKey mute, Set<String> sources, Set<String> ears) {
+        return new MuteKey(
+                mute.id(),
+                mute.name(),
+                mute.knob(),
+                mute.to(),
+                mute.silences().stream().filter(sources::contains).toList(),
+                mute.except().stream().filter(ears::contains).toList(),
+                mute.extras());
+    }
+
+    /// A place needs a room that carries sound; a distance by a word that the room does not know
+    /// stays in metres.
+    private Place place(Place place) {
+        Optional<Air> air = catalogue.find(place.room()).flatMap(Template::air);
+        String room = place.room();
+        if (air.isEmpty()) {
+            Template other =
+                    catalogue.templates().values().stream()
+                            .filter(t -> t.air().isPresent())
+                            .findFirst()
+                            .orElseThrow();
+            losses.add("the kind of room of " + place.name());
+            room = other.id();
+            air = other.air();
+        }
+        Map<String, Double> words = air.orElseThrow().words();
+        return new Place(
+                place.id(),
+                place.name(),
+                room,
+                place.distances().stream()
+                        .filter(d -> !gone.contains(d.from()) && !gone.contains(d.to()))
+                        .map(d -> distance(d, words))
+                        .toList(),
+                place.extras());
+    }
+
+    private static Place.Distance distance(Place.Distance said, Map<String, Double> words) {
+        Double metres = words.get(said.word());
+        return metres == null
+                ? new Place.Distance(said.from(), said.to(), said.metres(), "", said.extras())
+                : new Place.Distance(said.from(), said.to(), metres, said.word(), said.extras());
+    }
+}
