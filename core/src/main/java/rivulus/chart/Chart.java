@@ -44,13 +44,10 @@ public record Chart(List<Source> sources, List<Row> rows) {
     }
 
     private static Cell cell(SceneProof scene, SceneProof.Heard heard) {
-        Verdict verdict = scene.verdict(heard.ear().id(), heard.source().id());
-        Optional<Finding> finding =
-                scene.findings().stream()
-                        .filter(f -> f.key().ear().equals(heard.ear().id()))
-                        .filter(f -> f.key().source().equals(heard.source().id()))
-                        .filter(f -> f.verdict() == verdict)
-                        .findFirst();
+        String ear = heard.ear().id();
+        String source = heard.source().id();
+        Verdict verdict = scene.verdict(ear, source);
+        Optional<Finding> finding = scene.worst(ear, source).filter(f -> f.verdict() == verdict);
         return new Cell(heard, verdict, finding.map(Finding::severity), word(verdict, finding));
     }
 

@@ -18,10 +18,7 @@ public record EarVerdict(
         Ear ear, Optional<Severity> severity, String words, List<String> elsewhere) {
     /// The verdict on an ear in a scene of a proof.
     public static EarVerdict of(Proof proof, SceneProof scene, Ear ear) {
-        List<Finding> own =
-                scene.findings().stream()
-                        .filter(finding -> finding.key().ear().equals(ear.id()))
-                        .toList();
+        List<Finding> own = scene.findingsOf(ear.id());
         Optional<Severity> worst = own.stream().map(Finding::severity).min(Enum::compareTo);
         return new EarVerdict(ear, worst, words(scene, ear, own), elsewhere(proof, scene, ear));
     }
@@ -29,10 +26,7 @@ public record EarVerdict(
     private static List<String> elsewhere(Proof proof, SceneProof here, Ear ear) {
         return proof.scenes().stream()
                 .filter(scene -> scene != here)
-                .filter(
-                        scene ->
-                                scene.findings().stream()
-                                        .anyMatch(f -> f.key().ear().equals(ear.id())))
+                .filter(scene -> !scene.findingsOf(ear.id()).isEmpty())
                 .map(scene -> scene.scene().name())
                 .toList();
     }

@@ -1,8 +1,12 @@
 package rivulus.check;
 
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collections;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.function.Function;
 import rivulus.gear.Knob;
 import rivulus.hearing.Hearing;
@@ -21,7 +25,7 @@ public final class SceneProof {
     private final Heard[] cells;
     private final int sources;
     private Function<SceneProof, List<Finding>> checks;
-    private List<Finding> findings;
+    private Told told;
 
     /// One cell of the hearing chart.
     public record Heard(Ear ear, Source source, Brief.Standing standing, Hearing hearing) {}
@@ -91,22 +95,57 @@ public final class SceneProof {
     }
 
     /// What is wrong in this scene, worst first.
-    public synchronized List<Finding> findings() {
-        if (findings == null) {
-            findings = List.copyOf(checks.apply(this));
+    public List<Finding> findings() {
+        return told().findings();
+    }
+
+    /// What is wrong for one ear, worst first.
+    public List<Finding> findingsOf(String ear) {
+        return told().byEar().getOrDefault(ear, List.of());
+    }
+
+    private synchronized Told told() {
+        if (told == null) {
+            told = Told.of(checks.apply(this));
             checks = null;
         }
-        return findings;
+        return told;
+    }
+
+    /// The findings, and where they are found again at once.
+    private record Told(
+            List<Finding> findings,
+            Map<String, List<Finding>> byEar,
+            Map<String, Map<String, Finding>> worst) {
+        static Told of(List<Finding> findings) {
+            Map<String, List<Finding>> byEar = new HashMap<>();
+            Map<String, Map<String, Finding>> worst = new HashMap<>();
+            for (Finding finding : findings) {
+                String ear = finding.key().ear();
+                byEar.computeIfAbsent(ear, _ -> new ArrayList<>()).add(finding);
+                worst.computeIfAbsent(ear, _ -> new HashMap<>())
+                        .merge(finding.key().source(), finding, Told::worse);
+            }
+            return new Told(List.copyOf(findings), byEar, worst);
+        }
+
+        private static Finding worse(Finding one, Finding other) {
+            return other.verdict().compareTo(one.verdict()) > 0 ? other : one;
+        }
     }
 
     /// What is to be said of one ear and one source.
     public Verdict verdict(String ear, String source) {
-        Verdict worst = plain(of(ear, source));
-        for (Finding finding : findings()) {
-            boolean here = finding.key().ear().equals(ear) && finding.key().source().equals(source);
-            if (here && finding.verdict().compareTo(worst) > 0) worst = finding.verdict();
-        }
-        return worst;
+        Verdict plain = plain(of(ear, source));
+        return worst(ear, source)
+                .map(Finding::verdict)
+                .filter(verdict -> verdict.compareTo(plain) > 0)
+                .orElse(plain);
+    }
+
+    /// The finding that says most of one ear and one source.
+    public Optional<Finding> worst(String ear, String source) {
+        return Optional.ofNullable(told().worst().getOrDefault(ear, Map.of()).get(source));
     }
 
     /// The closed mute or fader that a source stands behind, with its setting in words; empty where

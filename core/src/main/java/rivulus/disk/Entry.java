@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.SequencedMap;
 import java.util.Set;
+import java.util.regex.Pattern;
 import rivulus.words.Near;
 
 /// One value while a file is being read: it knows its file and its path, complains in words, and
@@ -20,6 +21,7 @@ public final class Entry {
     /// Any other text that is understood has at most so many.
     public static final int LONGEST_TEXT = 4_000;
 
+    private static final Pattern ID = Pattern.compile("[A-Za-z0-9][A-Za-z0-9._-]{0,79}");
     private static final int LONGEST_QUOTED = 300;
     private static final int LONGEST_MISTAKEN = 60;
 
@@ -165,7 +167,7 @@ public final class Entry {
     /// A name for referring to: letters, digits, dots, dashes, 1 to 80 of them.
     public String id() throws FileTrouble {
         String text = text();
-        if (!text.matches("[A-Za-z0-9][A-Za-z0-9._-]{0,79}")) {
+        if (!ID.matcher(text).matches()) {
             throw trouble("\"%s\" cannot be an id; use letters, digits, dots and dashes", text);
         }
         return text;

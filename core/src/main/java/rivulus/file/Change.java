@@ -37,7 +37,7 @@ public record Change(Show before, Show after) {
                             .formatted(gone.getMessage()),
                     gone);
         }
-        return ShowFile.parse(JsonPrinter.print(Json.of(merged)), "this", catalogue);
+        return ShowFile.parse(JsonPrinter.print(Json.of(merged)), "this", catalogue, now.templates());
     }
 
     private static Map<String, Object> document(Show show) {

@@ -2,6 +2,7 @@ package rivulus.file;
 
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Optional;
 import rivulus.disk.Entry;
 import rivulus.disk.FileTrouble;
@@ -9,6 +10,7 @@ import rivulus.disk.Fingerprint;
 import rivulus.disk.Json;
 import rivulus.disk.SafeFile;
 import rivulus.gear.Catalogue;
+import rivulus.show.OwnTemplate;
 import rivulus.show.Show;
 
 /// Shows on disk.
@@ -49,9 +51,15 @@ public final class ShowFile {
     ///
     /// @param name the file's name, for messages
     public static Show parse(String text, String name, Catalogue catalogue) throws FileTrouble {
+        return parse(text, name, catalogue, List.of());
+    }
+
+    /// @param known templates that have been read before
+    static Show parse(String text, String name, Catalogue catalogue, List<OwnTemplate> known)
+            throws FileTrouble {
         Entry root = Entry.root(name, Json.parse(text, name));
         if (!root.isObject()) throw root.trouble("a show is a JSON object");
-        return ShowReader.read(Migrations.toPresent(root), catalogue);
+        return ShowReader.read(Migrations.toPresent(root), catalogue, known);
     }
 
     /// The show as the text of its file.
@@ -81,7 +89,7 @@ public final class ShowFile {
     /// @throws FileTrouble where it could not be opened again, with what does not hold together
     public static Show again(Show show, Catalogue catalogue) throws FileTrouble {
         String text = new String(bytes(show, "this"), StandardCharsets.UTF_8);
-        return parse(text, "this", catalogue);
+        return parse(text, "this", catalogue, show.templates());
     }
 
     /// Saves a show so that the file is, at every moment, either the old one or the new one whole,

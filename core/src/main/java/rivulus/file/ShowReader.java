@@ -43,6 +43,7 @@ import rivulus.show.WishChange;
 /// take its lead, every knob can stand as it does. docs/show-file.md describes the format.
 final class ShowReader {
     private final Entry root;
+    private final List<OwnTemplate> known;
     private Catalogue catalogue;
     private final Map<String, Template> devices = new HashMap<>();
     private final Set<String> people = new HashSet<>();
@@ -51,14 +52,17 @@ final class ShowReader {
     private final Set<String> earIds = new HashSet<>();
     private final Set<String> sceneIds = new HashSet<>();
 
-    private ShowReader(Entry root, Catalogue catalogue) {
+    private ShowReader(Entry root, Catalogue catalogue, List<OwnTemplate> known) {
         this.root = root;
+        this.known = known;
         this.catalogue = catalogue;
     }
 
     /// Reads a show whose templates are in the catalogue or in the show itself.
-    static Show read(Entry root, Catalogue catalogue) throws FileTrouble {
-        return new ShowReader(root, catalogue).show();
+    ///
+    /// @param known templates that have been read before and need not be read again
+    static Show read(Entry root, Catalogue catalogue, List<OwnTemplate> known) throws FileTrouble {
+        return new ShowReader(root, catalogue, known).show();
     }
 
     private Show show() throws FileTrouble {
@@ -94,7 +98,10 @@ final class ShowReader {
     private List<OwnTemplate> templates() throws FileTrouble {
         List<OwnTemplate> own = new ArrayList<>();
         for (Entry entry : root.items("templates")) {
-            own.add(Templates.own(entry));
+            Object written = entry.json().plain();
+            Optional<OwnTemplate> same =
+                    known.stream().filter(k -> k.written().fields().equals(written)).findFirst();
+            own.add(same.isPresent() ? same.get() : Templates.own(entry));
         }
         catalogue = catalogue.with(own.stream().map(OwnTemplate::template).toList());
         return own;

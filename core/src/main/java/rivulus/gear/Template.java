@@ -33,12 +33,12 @@ public record Template(
         List<String> soloOn,
         Power power) {
     public Template {
-        ports = List.copyOf(ports);
-        points = List.copyOf(points);
+        ports = Keyed.copyOf(ports, Port::id);
+        points = Keyed.copyOf(points, Point::id);
         routes = List.copyOf(routes);
-        knobs = List.copyOf(knobs);
+        knobs = Keyed.copyOf(knobs, Knob::id);
         endpoints = List.copyOf(endpoints);
-        pickers = List.copyOf(pickers);
+        pickers = Keyed.copyOf(pickers, Picker::id);
         ends = List.copyOf(ends);
         pictures = List.copyOf(pictures);
         soloOn = List.copyOf(soloOn);
@@ -46,22 +46,22 @@ public record Template(
 
     /// The port of that id.
     public Optional<Port> port(String port) {
-        return ports.stream().filter(p -> p.id().equals(port)).findFirst();
+        return Keyed.find(ports, port);
     }
 
     /// The point of that id.
     public Optional<Point> point(String point) {
-        return points.stream().filter(p -> p.id().equals(point)).findFirst();
+        return Keyed.find(points, point);
     }
 
     /// The knob of that id, pickers left out: their options depend on the rig.
     public Optional<Knob> knob(String knob) {
-        return knobs.stream().filter(k -> k.id().equals(knob)).findFirst();
+        return Keyed.find(knobs, knob);
     }
 
     /// The picker of that id.
     public Optional<Picker> picker(String picker) {
-        return pickers.stream().filter(p -> p.id().equals(picker)).findFirst();
+        return Keyed.find(pickers, picker);
     }
 
     /// Whether programs run on it and devices show up on it.

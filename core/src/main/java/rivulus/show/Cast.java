@@ -3,13 +3,14 @@ package rivulus.show;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
+import rivulus.gear.Keyed;
 import rivulus.disk.Extras;
 
 /// Who and what is in the show.
 public record Cast(List<Person> people, List<Playback> playback, Extras extras) {
     public Cast {
-        people = List.copyOf(people);
-        playback = List.copyOf(playback);
+        people = Keyed.copyOf(people, Person::id);
+        playback = Keyed.copyOf(playback, Playback::id);
     }
 
     /// Everything that sounds: the people who speak, then the playback, in the order of the cast.
@@ -20,12 +21,12 @@ public record Cast(List<Person> people, List<Playback> playback, Extras extras) 
 
     /// The person of that id.
     public Optional<Person> person(String id) {
-        for (Person person : people) if (person.id().equals(id)) return Optional.of(person);
-        return Optional.empty();
+        return Keyed.find(people, id);
     }
 
     /// The source of that id.
     public Optional<Source> source(String id) {
-        return sources().stream().filter(s -> s.id().equals(id)).findFirst();
+        Optional<Source> speaker = person(id).filter(Person::speaks).map(Source.class::cast);
+        return speaker.or(() -> Keyed.find(playback, id).map(Source.class::cast));
     }
 }

@@ -2,6 +2,7 @@ package rivulus.show;
 
 import java.util.List;
 import java.util.Optional;
+import rivulus.gear.Keyed;
 import rivulus.disk.Extras;
 
 /// The gear and how it is joined.
@@ -9,8 +10,8 @@ import rivulus.disk.Extras;
 /// @param stock leads and boxes that are owned; empty where nobody has counted
 public record Rig(List<Device> devices, List<Cable> cables, List<Owned> stock, Extras extras) {
     public Rig {
-        devices = List.copyOf(devices);
-        cables = List.copyOf(cables);
+        devices = Keyed.copyOf(devices, Device::id);
+        cables = Keyed.copyOf(cables, Cable::id);
         stock = List.copyOf(stock);
     }
 
@@ -21,8 +22,7 @@ public record Rig(List<Device> devices, List<Cable> cables, List<Owned> stock, E
 
     /// The device of that id.
     public Optional<Device> device(String id) {
-        for (Device device : devices) if (device.id().equals(id)) return Optional.of(device);
-        return Optional.empty();
+        return Keyed.find(devices, id);
     }
 
     /// The same rig with other devices and cables.

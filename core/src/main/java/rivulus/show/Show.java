@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
 import rivulus.disk.Extras;
+import rivulus.gear.Keyed;
 import rivulus.gear.Setting;
 
 /// The show document.
@@ -30,10 +31,10 @@ public record Show(
     private static final int LONGEST_STEM = 70;
 
     public Show {
-        places = List.copyOf(places);
-        ears = List.copyOf(ears);
+        places = Keyed.copyOf(places, Place::id);
+        ears = Keyed.copyOf(ears, Ear::id);
         changes = List.copyOf(changes);
-        scenes = List.copyOf(scenes);
+        scenes = Keyed.copyOf(scenes, Scene::id);
         mutes = List.copyOf(mutes);
         templates = List.copyOf(templates);
     }
@@ -62,24 +63,24 @@ public record Show(
 
     /// The ear of that id.
     public Optional<Ear> ear(String id) {
-        return ears.stream().filter(e -> e.id().equals(id)).findFirst();
+        return Keyed.find(ears, id);
     }
 
     /// The scene of that id.
     public Optional<Scene> scene(String id) {
-        return scenes.stream().filter(s -> s.id().equals(id)).findFirst();
+        return Keyed.find(scenes, id);
     }
 
     /// The place of that id.
     public Optional<Place> place(String id) {
-        return places.stream().filter(p -> p.id().equals(id)).findFirst();
+        return Keyed.find(places, id);
     }
 
     /// Whether a device, a person or a playback has that id.
     public boolean has(String id) {
         return rig.device(id).isPresent()
                 || cast.person(id).isPresent()
-                || cast.playback().stream().anyMatch(p -> p.id().equals(id));
+                || Keyed.find(cast.playback(), id).isPresent();
     }
 
     /// An id that nothing has: the stem with a number behind it, cut so that the file takes it.

@@ -1,7 +1,6 @@
 package rivulus.signal;
 
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -28,7 +27,6 @@ import rivulus.show.Cable;
 import rivulus.show.Device;
 import rivulus.show.Ear;
 import rivulus.show.Person;
-import rivulus.show.Place;
 import rivulus.show.Playback;
 import rivulus.show.Ref;
 import rivulus.show.Show;
@@ -72,7 +70,7 @@ public final class Compiler {
         for (Device device : show.rig().devices()) addRoutes(device);
         for (Cable cable : show.rig().cables()) addCable(cable);
         for (Device device : show.rig().devices()) addPicks(device);
-        for (Place place : show.places()) addAir(place);
+        new Rooms(show, catalogue).into(this::addAir);
         for (Device device : show.rig().devices()) addWorn(device);
         return new SignalGraph(nodes, legs, knobs, pointNodes, sourceNodes(), earNodes());
     }
@@ -346,108 +344,8 @@ public final class Compiler {
 
     // Air and ears
 
-    /// An acoustic end of a person or a device in a room.
-    private record Here(String owner, AcousticEnd end) {
-        Ref point() {
-            return new Ref(owner, end.point());
-        }
-    }
-
-    private void addAir(Place place) {
-        Optional<Air> air = catalogue.find(place.room()).flatMap(Template::air);
-        if (air.isEmpty()) return;
-        List<Here> ends = endsIn(place);
-        for (Here hearer : ends) {
-            if (!hearer.end().kind().hearsAir()) continue;
-            List<Here> sounders =
-                    ends.stream()
-                            .filter(end -> end.end().kind().sounds())
-                            .filter(end -> !end.owner().equals(hearer.owner()))
-                            .toList();
-            Optional<Here> aim =
-                    sounders.stream()
-                            .filter(end -> end.end().kind() == AcousticEnd.Kind.MOUTH)
-                            .min(
-                                    Comparator.comparingDouble(
-                                            end ->
-                                                    metres(
-                                                            place,
-                                                            air.get(),
-                                                            end.owner(),
-                                                            hearer.owner())));
-            for (Here sounder : sounders) addAirLeg(place, air.get(), sounder, hearer, aim);
-        }
-    }
-
-    private void addAirLeg(Place place, Air air, Here sounder, Here hearer, Optional<Here> aim) {
-        double metres = metres(place, air, sounder.owner(), hearer.owner());
-        double db = sounder.end().loudDb() + air.levelDb(metres) + hearer.end().hearsDb();
-        if (hearer.end().kind() == AcousticEnd.Kind.MICROPHONE) {
-            boolean aimed = aim.filter(sounder::equals).isPresent();
-            if (!aimed) db -= hearer.end().rejectsDb();
-            db -=
-                    sounder.end().kind() == AcousticEnd.Kind.LOUDSPEAKER
-                            ? sounder.end().rejectsDb()
-                            : 0;
-        } else {
-            db -= isolationOf(hearer.owner());
-        }
-        Delay delay = Delay.exactly(air.delayMs(metres));
-        addLeg(
-                Leg.Kind.AIR,
-                sounder.point(),
-                hearer.point(),
-                db,
-                delay,
-                Band.OPEN,
-                List.of(),
-                List.of(),
-                List.of());
-    }
-
-    private double isolationOf(String person) {
-        double isolation = 0;
-        for (Device device : show.rig().devices()) {
-            if (!device.worn().equals(person)) continue;
-            for (AcousticEnd end : template(device).ends())
-                isolation = Math.max(isolation, end.isolatesDb());
-        }
-        return isolation;
-    }
-
-    private List<Here> endsIn(Place place) {
-        List<Here> ends = new ArrayList<>();
-        for (Person person : show.cast().people()) {
-            if (!person.place().equals(place.id())) continue;
-            for (AcousticEnd end : catalogue.get(Catalogue.PERSON).ends())
-                ends.add(new Here(person.id(), end));
-        }
-        for (Device device : show.rig().devices()) {
-            if (!placeOf(device).equals(place.id())) continue;
-            for (AcousticEnd end : template(device).ends()) ends.add(new Here(device.id(), end));
-        }
-        return ends;
-    }
-
-    private String placeOf(Device device) {
-        return show.cast().person(device.worn()).map(Person::place).orElse(device.place());
-    }
-
-    /// A worn microphone sits at its wearer's mouth unless the place says otherwise.
-    private double metres(Place place, Air air, String a, String b) {
-        Optional<Double> said =
-                place.distances().stream()
-                        .filter(d -> d.joins(a, b))
-                        .map(Place.Distance::metres)
-                        .findFirst();
-        if (said.isPresent()) return said.get();
-        boolean worn = wears(a, b) || wears(b, a);
-        double otherwise = air.words().get(air.otherwise());
-        return worn ? air.words().getOrDefault("at the mouth", otherwise) : otherwise;
-    }
-
-    private boolean wears(String person, String device) {
-        return show.rig().device(device).filter(d -> d.worn().equals(person)).isPresent();
+    private void addAir(Ref from, Ref to, double db, Delay delay) {
+        addLeg(Leg.Kind.AIR, from, to, db, delay, Band.OPEN, List.of(), List.of(), List.of());
     }
 
     private void addWorn(Device device) {

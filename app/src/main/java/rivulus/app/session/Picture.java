@@ -53,7 +53,7 @@ public record Picture(
     ///
     /// @param layer the layer of the rig; empty while another stage is looked at
     /// @param wantedMs how long a round trip may be where buffers are advised on
-    record Choice(
+    public record Choice(
             String scene,
             String ear,
             String source,
@@ -61,7 +61,8 @@ public record Picture(
             Optional<RigLayer> layer,
             double wantedMs) {}
 
-    static Picture of(Proof proof, Choice choice, Catalogue catalogue, RigProver rigs) {
+    /// What there is to see of a proof.
+    public static Picture of(Proof proof, Choice choice, Catalogue catalogue, RigProver rigs) {
         Show show = proof.show();
         SceneProof scene = proof.scene(choice.scene()).orElse(proof.scenes().getFirst());
         Ear ear =

@@ -1,0 +1,139 @@
+package rivulus.signal;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import rivulus.gear.AcousticEnd;
+import rivulus.gear.Air;
+import rivulus.gear.Catalogue;
+import rivulus.gear.Delay;
+import rivulus.gear.Template;
+import rivulus.show.Device;
+import rivulus.show.Person;
+import rivulus.show.Place;
+import rivulus.show.Ref;
+import rivulus.show.Show;
+
+/// What passes through the air of rooms: from everything that sounds to everything that hears, in
+/// the same place. Costs as much as there are such pairs.
+final class Rooms {
+    /// A worn microphone sits at its wearer's mouth unless the place says otherwise.
+    private static final String WORN = "at the mouth";
+
+    private final Catalogue catalogue;
+    private final List<Place> places;
+    private final Map<String, String> wearers = new HashMap<>();
+    private final Map<String, Double> isolation = new HashMap<>();
+    private final Map<String, List<Here>> here = new HashMap<>();
+
+    /// An acoustic end of a person or a device in a room.
+    private record Here(String owner, AcousticEnd end) {
+        Ref point() {
+            return new Ref(owner, end.point());
+        }
+    }
+
+    /// Two things, either way round.
+    private record Pair(String a, String b) {
+        static Pair of(String a, String b) {
+            return a.compareTo(b) < 0 ? new Pair(a, b) : new Pair(b, a);
+        }
+    }
+
+    /// Takes up a stretch of air.
+    interface Sink {
+        /// From one point to another, with that gain in dB.
+        void air(Ref from, Ref to, double db, Delay delay);
+    }
+
+    /// @param catalogue every kind of gear, those of the show among them
+    Rooms(Show show, Catalogue catalogue) {
+        this.catalogue = catalogue;
+        this.places = show.places();
+        Template body = catalogue.get(Catalogue.PERSON);
+        for (Person person : show.cast().people()) add(person.place(), person.id(), body);
+        for (Device device : show.rig().devices()) {
+            Template template = catalogue.get(device.template());
+            String place =
+                    show.cast().person(device.worn()).map(Person::place).orElse(device.place());
+            add(place, device.id(), template);
+            if (device.worn().isEmpty()) continue;
+            wearers.put(device.id(), device.worn());
+            for (AcousticEnd end : template.ends())
+                isolation.merge(device.worn(), end.isolatesDb(), Math::max);
+        }
+    }
+
+    private void add(String place, String owner, Template template) {
+        for (AcousticEnd end : template.ends())
+            here.computeIfAbsent(place, _ -> new ArrayList<>()).add(new Here(owner, end));
+    }
+
+    /// Hands over every stretch, place by place.
+    void into(Sink sink) {
+        for (Place place : places)
+            catalogue
+                    .find(place.room())
+                    .flatMap(Template::air)
+                    .ifPresent(air -> new Room(place, air).into(sink));
+    }
+
+    /// One of them.
+    private final class Room {
+        private final Air air;
+        private final List<Here> ends;
+        private final Map<Pair, Double> said = new HashMap<>();
+
+        Room(Place place, Air air) {
+            this.air = air;
+            ends = here.getOrDefault(place.id(), List.of());
+            for (Place.Distance d : place.distances())
+                said.putIfAbsent(Pair.of(d.from(), d.to()), d.metres());
+        }
+
+        void into(Sink sink) {
+            List<Here> sounding = ends.stream().filter(end -> end.end().kind().sounds()).toList();
+            for (Here hearer : ends) {
+                if (!hearer.end().kind().hearsAir()) continue;
+                List<Here> others =
+                        sounding.stream()
+                                .filter(end -> !end.owner().equals(hearer.owner()))
+                                .toList();
+                Optional<Here> aim =
+                        others.stream()
+                                .filter(end -> end.end().kind() == AcousticEnd.Kind.MOUTH)
+                                .min(
+                                        Comparator.comparingDouble(
+                                                end -> metres(end.owner(), hearer.owner())));
+                for (Here sounder : others) {
+                    double metres = metres(sounder.owner(), hearer.owner());
+                    sink.air(
+                            sounder.point(),
+                            hearer.point(),
+                            levelDb(metres, sounder, hearer, aim),
+                            Delay.exactly(air.delayMs(metres)));
+                }
+            }
+        }
+
+        private double levelDb(double metres, Here sounder, Here hearer, Optional<Here> aim) {
+            double db = sounder.end().loudDb() + air.levelDb(metres) + hearer.end().hearsDb();
+            if (hearer.end().kind() != AcousticEnd.Kind.MICROPHONE)
+                return db - isolation.getOrDefault(hearer.owner(), 0.0);
+            if (aim.filter(sounder::equals).isEmpty()) db -= hearer.end().rejectsDb();
+            boolean loudspeaker = sounder.end().kind() == AcousticEnd.Kind.LOUDSPEAKER;
+            return loudspeaker ? db - sounder.end().rejectsDb() : db;
+        }
+
+        private double metres(String a, String b) {
+            Double metres = said.get(Pair.of(a, b));
+            if (metres != null) return metres;
+            double otherwise = air.words().get(air.otherwise());
+            boolean worn = b.equals(wearers.get(a)) || a.equals(wearers.get(b));
+            return worn ? air.words().getOrDefault(WORN, otherwise) : otherwise;
+        }
+    }
+}
