@@ -40,7 +40,7 @@ public class CureBenchmark {
     public int everyCure() {
         int cures = 0;
         for (Trouble trouble : Trouble.of(proven))
-            cures += Cures.of(prover, proven, trouble, 3, () -> false).size();
+            cures += Cures.of(prover, proven, trouble, 3, () -> false).cures().size();
         return cures;
     }
 }

@@ -55,15 +55,41 @@ record GrowingRig(int sources, int ears, int scenes, boolean deaf) {
                        "kind": "level", "role": "send"}]}]}
         """
                 .formatted(
-                        each(sources, "{\"id\": \"v%1$d\", \"name\": \"Voice %1$d\", \"role\": \"guest\", \"place\": \"hall\"}"::formatted),
-                        each(ears - STREAMS, "{\"id\": \"l%1$d\", \"name\": \"Listener %1$d\", \"role\": \"audience\", \"place\": \"PLACE\", \"speaks\": false}".replace("PLACE", deaf ? "booth" : "hall")::formatted),
-                        each(sources, "{\"from\": \"v%1$d\", \"to\": \"m%1$d\", \"word\": \"at the mouth\"}"::formatted),
-                        each(ears - STREAMS, "{\"id\": \"l%1$d\", \"name\": \"Listener %1$d\", \"kind\": \"person\", \"of\": \"l%1$d\"}"::formatted),
-                        each(STREAMS, "{\"id\": \"t%1$d\", \"name\": \"Track %1$d\", \"kind\": \"stream\", \"at\": [\"desk/o%1$d\"]}"::formatted),
+                        each(
+                                sources,
+                                "{\"id\": \"v%1$d\", \"name\": \"Voice %1$d\", \"role\": \"guest\", \"place\": \"hall\"}"
+                                        ::formatted),
+                        each(
+                                ears - STREAMS,
+                                "{\"id\": \"l%1$d\", \"name\": \"Listener %1$d\", \"role\": \"audience\", \"place\": \"PLACE\", \"speaks\": false}"
+                                                .replace("PLACE", deaf ? "booth" : "hall")
+                                        ::formatted),
+                        each(
+                                sources,
+                                "{\"from\": \"v%1$d\", \"to\": \"m%1$d\", \"word\": \"at the mouth\"}"
+                                        ::formatted),
+                        each(
+                                ears - STREAMS,
+                                "{\"id\": \"l%1$d\", \"name\": \"Listener %1$d\", \"kind\": \"person\", \"of\": \"l%1$d\"}"
+                                        ::formatted),
+                        each(
+                                STREAMS,
+                                "{\"id\": \"t%1$d\", \"name\": \"Track %1$d\", \"kind\": \"stream\", \"at\": [\"desk/o%1$d\"]}"
+                                        ::formatted),
                         each(sources, "\"o2.i%1$d\": \"off\""::formatted),
-                        each(sources, "{\"id\": \"m%1$d\", \"name\": \"Mic %1$d\", \"template\": \"dynamic-mic\", \"place\": \"hall\"}"::formatted),
-                        each(sources, "{\"id\": \"c%1$d\", \"from\": \"m%1$d/out\", \"to\": \"desk/i%1$d\"}"::formatted),
-                        each(scenes, s -> "{\"id\": \"s%1$d\", \"name\": \"Scene %1$d\", \"knobs\": {\"desk/o1.i%2$d\": -%3$d}}".formatted(s, (s - 1) % sources + 1, s % 40)),
+                        each(
+                                sources,
+                                "{\"id\": \"m%1$d\", \"name\": \"Mic %1$d\", \"template\": \"dynamic-mic\", \"place\": \"hall\"}"
+                                        ::formatted),
+                        each(
+                                sources,
+                                "{\"id\": \"c%1$d\", \"from\": \"m%1$d/out\", \"to\": \"desk/i%1$d\"}"
+                                        ::formatted),
+                        each(
+                                scenes,
+                                s ->
+                                        "{\"id\": \"s%1$d\", \"name\": \"Scene %1$d\", \"knobs\": {\"desk/o1.i%2$d\": -%3$d}}"
+                                                .formatted(s, (s - 1) % sources + 1, s % 40)),
                         sources,
                         OUTPUTS);
     }

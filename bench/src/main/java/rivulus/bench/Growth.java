@@ -1,15 +1,15 @@
 package rivulus.bench;
 
 import java.util.List;
-import java.util.Optional;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.function.IntFunction;
 import java.util.function.LongSupplier;
+import rivulus.app.session.Picture;
 import rivulus.check.Limits;
 import rivulus.check.Proof;
 import rivulus.check.Prover;
 import rivulus.check.Trouble;
-import rivulus.app.session.Picture;
 import rivulus.cure.Cures;
 import rivulus.file.Templates;
 import rivulus.rig.RigProver;
@@ -57,11 +57,7 @@ public final class Growth {
     private static void times(String name, List<Integer> sizes, IntFunction<LongSupplier> work) {
         double[] ms = new double[sizes.size()];
         for (int i = 0; i < ms.length; i++) ms[i] = best(work.apply(sizes.get(i))) / 1e6;
-        row(
-                name + ", ms",
-                sizes,
-                size -> figure(ms[sizes.indexOf(size)]),
-                figure(exponent(ms)));
+        row(name + ", ms", sizes, size -> figure(ms[sizes.indexOf(size)]), figure(exponent(ms)));
     }
 
     /// Over the last two doublings.
@@ -104,8 +100,7 @@ public final class Growth {
         List<Trouble> troubles = Trouble.of(proof);
         return () -> {
             long start = System.nanoTime();
-            if (!troubles.isEmpty())
-                Cures.of(PROVER, proof, troubles.getFirst(), 3, () -> false);
+            if (!troubles.isEmpty()) Cures.of(PROVER, proof, troubles.getFirst(), 3, () -> false);
             return System.nanoTime() - start;
         };
     }

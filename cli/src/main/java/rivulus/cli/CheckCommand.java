@@ -1,6 +1,7 @@
 package rivulus.cli;
 
 import java.io.PrintWriter;
+import java.time.Duration;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -17,6 +18,7 @@ import rivulus.check.Finding;
 import rivulus.check.Proof;
 import rivulus.check.SceneProof;
 import rivulus.cure.Cure;
+import rivulus.cure.Cured;
 import rivulus.cure.Cures;
 import rivulus.disk.JsonText;
 import rivulus.file.Templates;
@@ -34,6 +36,11 @@ import rivulus.rig.RigProver;
 final class CheckCommand implements Callable<Integer> {
     private static final int CURES_SHOWN = 3;
 
+    /// Searching for cures and fixes ends then, however many findings there are.
+    private static final Duration MOST_TIME = Duration.ofSeconds(20);
+
+    private final long end = System.nanoTime() + MOST_TIME.toNanos();
+
     @Mixin private ShowArgument show;
 
     @Spec private CommandSpec spec;
@@ -47,12 +54,12 @@ final class CheckCommand implements Callable<Integer> {
                         .map(SceneProof::findings)
                         .flatMap(List::stream)
                         .toList();
-        Map<Finding, List<Cure>> cures = cures(proof, findings);
+        Map<Finding, Cured> cures = cures(proof, findings);
         RigProver rigs = new RigProver(show.prover(), Templates.leads());
         RigProof rig = rigs.prove(proof);
         SequencedMap<RigFinding, List<RigFix>> fixes = new LinkedHashMap<>();
         for (RigFinding finding : rig.findings())
-            fixes.put(finding, rigs.fixes(proof, rig, finding));
+            fixes.put(finding, rigs.fixes(proof, rig, finding, this::isLate));
         String first = show.scenes(proof).getFirst().scene().id();
         if (show.json())
             out.print(JsonText.of(Report.findings(proof, findings, cures, fixes, first)));
@@ -63,16 +70,26 @@ final class CheckCommand implements Callable<Integer> {
         return serious ? Main.FOUND : Main.FINE;
     }
 
+    private boolean isLate() {
+        return System.nanoTime() > end;
+    }
+
     /// One search for each trouble, however many scenes it shows in.
-    private Map<Finding, List<Cure>> cures(Proof proof, List<Finding> findings) {
-        Map<Finding.Key, List<Cure>> searched = new HashMap<>();
-        Map<Finding, List<Cure>> cures = new HashMap<>();
+    private Map<Finding, Cured> cures(Proof proof, List<Finding> findings) {
+        Map<Finding.Key, Cured> searched = new HashMap<>();
+        Map<Finding, Cured> cures = new HashMap<>();
         for (Finding finding : findings) {
             cures.put(
                     finding,
                     searched.computeIfAbsent(
                             finding.key().anyScene(),
-                            _ -> Cures.of(show.prover(), proof, finding, CURES_SHOWN)));
+                            _ ->
+                                    Cures.of(
+                                            show.prover(),
+                                            proof,
+                                            finding,
+                                            CURES_SHOWN,
+                                            this::isLate)));
         }
         return cures;
     }
@@ -81,7 +98,7 @@ final class CheckCommand implements Callable<Integer> {
             PrintWriter out,
             Proof proof,
             List<Finding> findings,
-            Map<Finding, List<Cure>> cures,
+            Map<Finding, Cured> cures,
             SequencedMap<RigFinding, List<RigFix>> fixes) {
         if (findings.isEmpty() && fixes.isEmpty())
             out.println(proof.show().title() + ": everybody hears what they should.");
@@ -99,9 +116,9 @@ final class CheckCommand implements Callable<Integer> {
             finding.evidence().ways().stream()
                     .limit(2)
                     .forEach(way -> out.printf("         way: %s%n", way.words()));
-            List<Cure> found = cures.get(finding);
-            if (found.isEmpty()) out.println("         no cure by knobs alone was found");
-            for (Cure cure : found) out.printf("         cure: %s%n", cure.sentence());
+            Cured found = cures.get(finding);
+            if (found.cures().isEmpty()) out.printf("         %s%n", found.words());
+            for (Cure cure : found.cures()) out.printf("         cure: %s%n", cure.sentence());
             out.println();
         }
         fixes.forEach(

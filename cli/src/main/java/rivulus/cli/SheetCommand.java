@@ -12,6 +12,7 @@ import picocli.CommandLine.Spec;
 import rivulus.check.Proof;
 import rivulus.disk.FileTrouble;
 import rivulus.disk.PlainFile;
+import rivulus.disk.SafeFile;
 import rivulus.file.Templates;
 import rivulus.rig.RigProver;
 import rivulus.sheet.Sheet;
@@ -59,7 +60,7 @@ final class SheetCommand implements Callable<Integer> {
     }
 
     private void write(Sheet sheet) throws FileTrouble {
-        String name = out.getFileName().toString();
+        String name = SafeFile.name(out);
         if (sheet.endings().stream().noneMatch(name::endsWith))
             throw new FileTrouble(
                     "%s: this sheet is written as %s"

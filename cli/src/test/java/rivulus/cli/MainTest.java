@@ -332,4 +332,49 @@ class MainTest {
         assertThat(err.toString().strip()).doesNotContain("\n");
         assertThat(out.toString()).isEmpty();
     }
+
+    @Test
+    void theRootOfTheDiskIsNoFileToWriteASheetTo() {
+        assertThat(run("sheet", LANTERN, "--kind", "leads", "--out", "/")).isEqualTo(2);
+        assertThat(err.toString())
+                .contains("/: this sheet is written as")
+                .doesNotContain("Exception");
+    }
+
+    @Test
+    void aFailureOfTheProgramsOwnIsOneLineAndNeverTakenForAFinding() {
+        PrintWriter told = new PrintWriter(err, true);
+        for (Throwable fault :
+                List.of(
+                        new IllegalStateException("line\none"),
+                        new StackOverflowError(),
+                        new OutOfMemoryError("heap")))
+            assertThat(Main.guarded(told, () -> sneaky(fault))).isEqualTo(70);
+        assertThat(err.toString().lines())
+                .hasSize(3)
+                .allMatch(
+                        line ->
+                                line.startsWith(
+                                        "the program failed, which is a fault of its own: "));
+    }
+
+    private static int sneaky(Throwable fault) {
+        if (fault instanceof Error error) throw error;
+        throw (RuntimeException) fault;
+    }
+
+    @Test
+    void noEscapeInAFileReachesTheTerminal() throws Exception {
+        Path show = folder.resolve("odd.rivulus");
+        String text = Files.readString(Path.of(CALL));
+        Files.writeString(
+                show,
+                text.replace("\"Nadia\"", "\"Na\\u001b[31mdia\\u0007\"")
+                        .replaceFirst("\"id\": \"desk\"", "\"x\": 1, \"id\": \"desk\""));
+        run("check", show.toString());
+        run("hear", show.toString());
+        run("trace", show.toString(), "--source", "\u001b]0;title\u0007", "--ear", "nadia");
+        run("hear", "\u001b[2J");
+        assertThat(out.toString() + err).isNotEmpty().doesNotContain("\u001b", "\u0007", "\u009b");
+    }
 }

@@ -1,5 +1,6 @@
 package rivulus.cure;
 
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -42,9 +43,15 @@ import rivulus.signal.Positions;
 /// which knobs to try next. An unwanted way suggests every setting that closes one of its legs; a
 /// missing source suggests the nearest openings, a faint one what is turned down on its way too.
 /// Every set is proven whole. The first answers are the cheapest among the sets that were suggested
-/// this way; that is a heuristic, not a proof of least change. Stops after [#MOST_TRIALS] proofs.
+/// this way; that is a heuristic, not a proof of least change. Stops after [#MOST_TRIALS] proofs,
+/// fewer for large shows, or [#MOST_TIME]; the answer says so.
 public final class Cures {
     private static final int MOST_TRIALS = 240;
+    private static final int LEAST_TRIALS = 24;
+    private static final long MOST_CELLS = 2_000_000;
+
+    /// However slow the machine, nobody waits longer.
+    private static final Duration MOST_TIME = Duration.ofSeconds(5);
     private static final int TRIALS_FOR_OTHERS = 40;
     private static final int MOST_TURNS = 5;
     /// A cure that costs more than this above the cheapest is not offered.
@@ -78,17 +85,24 @@ public final class Cures {
     }
 
     /// The best cures of a finding in every scene it shows in, least effort first, at most `most`.
-    public static List<Cure> of(Prover prover, Proof proof, Finding finding, int most) {
+    public static Cured of(Prover prover, Proof proof, Finding finding, int most) {
+        return of(prover, proof, finding, most, () -> false);
+    }
+
+    /// The best cures of a finding in every scene it shows in; given up early, with what is found
+    /// by then, when `cancelled` says so.
+    public static Cured of(
+            Prover prover, Proof proof, Finding finding, int most, BooleanSupplier cancelled) {
         List<Finding> same =
                 proof.findings().stream()
                         .filter(other -> other.key().anyScene().equals(finding.key().anyScene()))
                         .toList();
-        return new Cures(prover, proof, same).search(most, () -> false);
+        return new Cures(prover, proof, same).search(most, cancelled);
     }
 
     /// The best cures of a whole trouble; given up early, with what is found by then, when
     /// `cancelled` says so.
-    public static List<Cure> of(
+    public static Cured of(
             Prover prover, Proof proof, Trouble trouble, int most, BooleanSupplier cancelled) {
         return new Cures(prover, proof, trouble.findings()).search(most, cancelled);
     }
@@ -96,7 +110,7 @@ public final class Cures {
     /// A set of settings to try.
     private record Plan(Map<Ref, Setting> settings, List<Turn> turns, int effort, Proof seenFrom) {}
 
-    private List<Cure> search(int most, BooleanSupplier cancelled) {
+    private Cured search(int most, BooleanSupplier cancelled) {
         PriorityQueue<Plan> open =
                 new PriorityQueue<>(
                         Comparator.comparingInt(Plan::effort)
@@ -104,10 +118,14 @@ public final class Cures {
         Set<Map<Ref, Setting>> tried = new HashSet<>();
         List<Cure> cures = new ArrayList<>();
         suggest(new Plan(Map.of(), List.of(), 0, base), open, tried);
-        int trialsLeft = MOST_TRIALS;
-        while (trialsLeft-- > 0 && !open.isEmpty() && !cancelled.getAsBoolean()) {
+        int trialsLeft = trials();
+        long end = System.nanoTime() + MOST_TIME.toNanos();
+        boolean ended = false;
+        while (!ended) {
+            ended = open.isEmpty() || open.peek().effort() > mostEffort(cures);
+            boolean stopped = trialsLeft-- == 0 || cancelled.getAsBoolean();
+            if (ended || stopped || System.nanoTime() > end) break;
             Plan plan = open.poll();
-            if (plan.effort() > mostEffort(cures)) break;
             if (cures.stream().anyMatch(c -> plan.turns().containsAll(c.turns()))) continue;
             Proof proof = prover.prove(base.show().with(plan.turns()), plan.seenFrom());
             Plan proven = new Plan(plan.settings(), plan.turns(), plan.effort(), proof);
@@ -126,7 +144,16 @@ public final class Cures {
                         .thenComparingInt(cure -> cure.effects().size())
                         .thenComparingInt(this::bluntness)
                         .thenComparingInt(this::placeOnTheGear));
-        return different(cures).stream().limit(most).toList();
+        return new Cured(different(cures).stream().limit(most).toList(), ended);
+    }
+
+    /// How many proofs may be tried: fewer where each has more to go through.
+    private int trials() {
+        long cells =
+                (long) base.show().ears().size()
+                        * base.show().sources().size()
+                        * base.show().scenes().size();
+        return Math.clamp(MOST_CELLS / Math.max(1, cells), LEAST_TRIALS, MOST_TRIALS);
     }
 
     /// What a cure may cost beside those that have been found.

@@ -15,6 +15,7 @@ import tools.jackson.core.ObjectReadContext;
 import tools.jackson.core.StreamReadConstraints;
 import tools.jackson.core.StreamReadFeature;
 import tools.jackson.core.TokenStreamLocation;
+import tools.jackson.core.exc.StreamConstraintsException;
 import tools.jackson.core.json.JsonFactory;
 
 /// A JSON value that knows where in its file it stood, so that a complaint can name the line.
@@ -93,9 +94,16 @@ public sealed interface Json {
     }
 
     private static String firstLine(JacksonException broken) {
+        if (broken instanceof StreamConstraintsException tooMuch) return why(tooMuch);
         String message = broken.getOriginalMessage();
         int end = message.indexOf('\n');
         return end < 0 ? message : message.substring(0, end);
+    }
+
+    private static String why(StreamConstraintsException tooMuch) {
+        return tooMuch.getOriginalMessage().contains("depth")
+                ? "lists and objects are nested more than %d deep".formatted(DEEPEST)
+                : "a number or a name is longer than any that means something";
     }
 
     private static Json value(JsonParser parser, String file) throws FileTrouble {

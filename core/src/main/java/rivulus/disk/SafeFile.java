@@ -44,6 +44,11 @@ public final class SafeFile {
 
     private SafeFile() {}
 
+    /// The name of a file, for messages and endings; the whole path where it has none.
+    public static String name(Path file) {
+        return file.getFileName() == null ? file.toString() : file.getFileName().toString();
+    }
+
     /// What was in a file, and what tells whether it has changed since.
     public record Contents(String text, Fingerprint print) {}
 

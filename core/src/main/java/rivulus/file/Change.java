@@ -37,7 +37,8 @@ public record Change(Show before, Show after) {
                             .formatted(gone.getMessage()),
                     gone);
         }
-        return ShowFile.parse(JsonPrinter.print(Json.of(merged)), "this", catalogue, now.templates());
+        return ShowFile.parse(
+                JsonPrinter.print(Json.of(merged)), "this", catalogue, now.templates());
     }
 
     private static Map<String, Object> document(Show show) {
@@ -45,22 +46,36 @@ public record Change(Show before, Show after) {
     }
 
     /// What is changed, one clause each, in the order of the document: "Show desk · knobs ·
-    /// mic1.fader: −6, was 0".
+    /// mic1.fader: -6, was 0".
     public List<String> words() {
+        return told("new", "gone", "%s, was %s");
+    }
+
+    /// What differs where the second show is somebody else's: "Show desk · knobs · mic1.fader: -6
+    /// there, 0 here".
+    public List<String> compared() {
+        return told("only there", "only here", "%s there, %s here");
+    }
+
+    private List<String> told(String come, String gone, String both) {
         List<String> words = new ArrayList<>();
-        for (Merge.Difference one : Merge.between(document(before), document(after)))
-            words.add(words(one));
+        for (Merge.Difference one : Merge.between(document(before), document(after))) {
+            String what =
+                    one.before().isEmpty()
+                            ? come + value(one.after())
+                            : one.after().isEmpty()
+                                    ? gone + value(one.before())
+                                    : both.formatted(plain(one.after()), plain(one.before()));
+            words.add(place(one.path()) + ": " + what);
+        }
         return words;
     }
 
-    private static String words(Merge.Difference one) {
-        List<String> path =
-                one.path().size() > 1 ? one.path().subList(1, one.path().size()) : one.path();
-        boolean inRig = path.size() > 1 && List.of("devices", "cables").contains(path.getFirst());
-        String what = String.join(" · ", inRig ? path.subList(1, path.size()) : path);
-        if (one.before().isEmpty()) return what + ": new" + value(one.after());
-        if (one.after().isEmpty()) return what + ": gone" + value(one.before());
-        return "%s: %s, was %s".formatted(what, plain(one.after()), plain(one.before()));
+    /// A device or a lead is named without the list it stands in.
+    private static String place(List<String> path) {
+        boolean inRig = path.size() > 2 && path.getFirst().equals("rig");
+        boolean inList = path.size() > 1 && !path.getFirst().equals("rig");
+        return String.join(" · ", path.subList(inRig ? 2 : inList ? 1 : 0, path.size()));
     }
 
     private static String value(Optional<Object> value) {

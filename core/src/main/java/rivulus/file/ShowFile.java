@@ -37,14 +37,10 @@ public final class ShowFile {
     /// @throws FileTrouble in one line that names the file, the place and what would be right
     public static Opened read(Path file, Catalogue catalogue) throws FileTrouble {
         SafeFile.Contents contents = SafeFile.read(file);
-        String name = name(file);
+        String name = SafeFile.name(file);
         Show show = parse(contents.text(), name, catalogue);
         bytes(show, name);
         return new Opened(show, contents.print());
-    }
-
-    private static String name(Path file) {
-        return file.getFileName() == null ? file.toString() : file.getFileName().toString();
     }
 
     /// Reads a show from text.
@@ -98,7 +94,7 @@ public final class ShowFile {
     /// @return what the file holds now
     /// @throws FileTrouble where it cannot be written; the old file is then as it was
     public static Fingerprint save(Show show, Path file) throws FileTrouble {
-        return SafeFile.replace(file, bytes(show, name(file)));
+        return SafeFile.replace(file, bytes(show, SafeFile.name(file)));
     }
 
     /// Saves a show as [#save(Show, Path)] does, unless the file holds something else than is
@@ -109,7 +105,7 @@ public final class ShowFile {
     /// @throws FileTrouble where it cannot be written; the old file is then as it was
     public static Optional<Fingerprint> save(Show show, Path file, Fingerprint expected)
             throws FileTrouble {
-        byte[] bytes = bytes(show, name(file));
+        byte[] bytes = bytes(show, SafeFile.name(file));
         return SafeFile.replace(file, bytes, Optional.of(expected))
                 ? Optional.of(Fingerprint.of(bytes))
                 : Optional.empty();

@@ -80,7 +80,7 @@ public final class Templates {
     ///
     /// @throws FileTrouble in one line that names the file, the place and what would be right
     public static OwnTemplate open(Path file) throws FileTrouble {
-        return parseOwn(SafeFile.read(file).text(), file.getFileName().toString());
+        return parseOwn(SafeFile.read(file).text(), SafeFile.name(file));
     }
 
     /// Writes a template to a file, whole or not at all.

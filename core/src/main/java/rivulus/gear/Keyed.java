@@ -11,15 +11,20 @@ import java.util.function.Function;
 
 /// An immutable list whose items are found by their ids at once, however long it is.
 ///
-/// Equal to any list of the same items. The index is made when it is first asked.
+/// Equal to any list of the same items.
 public final class Keyed<T> extends AbstractList<T> implements RandomAccess {
+    /// So many are looked through sooner than they are indexed.
+    private static final int FEW = 8;
+
     private final List<T> items;
     private final Function<T, String> id;
-    private volatile Map<String, T> index;
+    private final Map<String, T> index;
 
     private Keyed(List<T> items, Function<T, String> id) {
         this.items = List.copyOf(items);
         this.id = id;
+        this.index = new HashMap<>();
+        if (items.size() > FEW) for (T item : items) index.putIfAbsent(id.apply(item), item);
     }
 
     /// The items of a list.
@@ -31,17 +36,10 @@ public final class Keyed<T> extends AbstractList<T> implements RandomAccess {
 
     /// The item of that id in a list that was made by [#copyOf].
     public static <T> Optional<T> find(List<T> items, String id) {
-        return Optional.ofNullable(((Keyed<T>) items).index().get(id));
-    }
-
-    private Map<String, T> index() {
-        Map<String, T> made = index;
-        if (made == null) {
-            made = new HashMap<>();
-            for (T item : items) made.putIfAbsent(id.apply(item), item);
-            index = made;
-        }
-        return made;
+        Keyed<T> keyed = (Keyed<T>) items;
+        if (keyed.size() > FEW) return Optional.ofNullable(keyed.index.get(id));
+        for (T item : keyed.items) if (keyed.id.apply(item).equals(id)) return Optional.of(item);
+        return Optional.empty();
     }
 
     @Override

@@ -25,7 +25,7 @@ public final class Lists {
     ///
     /// @throws FileTrouble where it cannot be read, or is no list
     public static Listing open(Path file) throws FileTrouble {
-        return parse(SafeFile.read(file).text(), file.getFileName().toString());
+        return parse(SafeFile.read(file).text(), SafeFile.name(file));
     }
 
     /// Reads a list from text.

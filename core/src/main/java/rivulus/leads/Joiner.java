@@ -190,8 +190,8 @@ public final class Joiner {
         Set<Port> kinds = new HashSet<>();
         for (Port port : catalogue.get(to.template()).ports()) {
             Ref ref = new Ref(to.id(), port.id());
-            if (taken.contains(ref) || !meets(grown.port(), port) || !kinds.add(asKind(port)))
-                continue;
+            if (taken.contains(ref) || !meets(grown.port(), port) || isStart(grown, ref)) continue;
+            if (!kinds.add(asKind(port))) continue;
             Optional<LeadReport> lead = lead(grown, grown.boxes(), ref, port);
             if (lead.isEmpty()) continue;
             int cost = cost(lead.get()) + detour(grown.start(), port);
@@ -205,6 +205,12 @@ public final class Joiner {
                             grown.cost() + cost,
                             true));
         }
+    }
+
+    /// Whether a way would come back into the port that it starts from.
+    private static boolean isStart(Grown grown, Ref end) {
+        Ref start = grown.leads().isEmpty() ? grown.at() : grown.leads().getFirst().a().ref();
+        return start.equals(end);
     }
 
     private static List<LeadReport> and(List<LeadReport> leads, LeadReport one) {

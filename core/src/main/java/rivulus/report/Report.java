@@ -10,6 +10,7 @@ import rivulus.check.Finding;
 import rivulus.check.Proof;
 import rivulus.check.SceneProof;
 import rivulus.cure.Cure;
+import rivulus.cure.Cured;
 import rivulus.gear.Setting;
 import rivulus.hearing.Arrival;
 import rivulus.hearing.Hearing;
@@ -67,12 +68,12 @@ public final class Report {
     public static Map<String, Object> findings(
             Proof proof,
             List<Finding> findings,
-            Map<Finding, List<Cure>> cures,
+            Map<Finding, Cured> cures,
             SequencedMap<RigFinding, List<RigFix>> rig,
             String scene) {
         List<Object> out = new ArrayList<>();
         for (Finding finding : findings)
-            out.add(finding(finding, cures.getOrDefault(finding, List.of())));
+            out.add(finding(finding, cures.getOrDefault(finding, new Cured(List.of(), false))));
         rig.forEach((finding, fixes) -> out.add(rigFinding(proof.show(), scene, finding, fixes)));
         return map("show", proof.show().title(), "findings", out);
     }
@@ -134,7 +135,7 @@ public final class Report {
                 "joins", joins);
     }
 
-    private static Map<String, Object> finding(Finding finding, List<Cure> cures) {
+    private static Map<String, Object> finding(Finding finding, Cured cures) {
         return map(
                 "rule", finding.rule(),
                 "severity", finding.severity().word(),
@@ -143,7 +144,8 @@ public final class Report {
                 "source", finding.source().orElse(null),
                 "sentence", finding.sentence(),
                 "evidence", evidence(finding),
-                "fixes", cures.stream().map(Report::cure).toList());
+                "fixes", cures.cures().stream().map(Report::cure).toList(),
+                "allTried", cures.ended());
     }
 
     private static Map<String, Object> evidence(Finding finding) {

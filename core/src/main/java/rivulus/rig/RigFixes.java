@@ -6,6 +6,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.BooleanSupplier;
 import rivulus.check.Finding;
 import rivulus.check.Proof;
 import rivulus.check.Prover;
@@ -27,11 +28,11 @@ final class RigFixes {
 
     /// The fixes of a finding that were tried and found good, best first. Costs a proof of the show
     /// for each that is tried.
-    List<RigFix> of(Proof proof, RigProof rig, RigFinding finding) {
+    List<RigFix> of(Proof proof, RigProof rig, RigFinding finding, BooleanSupplier cancelled) {
         List<RigFix> good = new ArrayList<>();
         if (finding.severity() == Severity.NOTE) return good;
         for (RigFix fix : new FixIdeas(proof, rig, prover.catalogue()).of(finding)) {
-            if (good.size() == FIXES) break;
+            if (good.size() == FIXES || cancelled.getAsBoolean()) break;
             if (holds(fix) && isGood(proof, rig, finding, fix)) good.add(fix);
         }
         return good;

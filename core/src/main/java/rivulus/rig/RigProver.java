@@ -3,6 +3,7 @@ package rivulus.rig;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.function.BooleanSupplier;
 import rivulus.check.Proof;
 import rivulus.check.Prover;
 import rivulus.gear.Leads;
@@ -61,6 +62,13 @@ public final class RigProver {
     /// The fixes of a finding that were tried and found good, best first. Costs a proof of the show
     /// for each that is tried.
     public List<RigFix> fixes(Proof proof, RigProof rig, RigFinding finding) {
-        return new RigFixes(this, prover).of(proof, rig, finding);
+        return fixes(proof, rig, finding, () -> false);
+    }
+
+    /// The fixes of a finding as [#fixes(Proof, RigProof, RigFinding)] has them; given up early,
+    /// with what is found by then, when `cancelled` says so.
+    public List<RigFix> fixes(
+            Proof proof, RigProof rig, RigFinding finding, BooleanSupplier cancelled) {
+        return new RigFixes(this, prover).of(proof, rig, finding, cancelled);
     }
 }

@@ -55,8 +55,21 @@ final class Letters {
     /// The words, cut short with an ellipsis where they are too wide.
     static String fitted(String words, double room, double size, boolean bold) {
         if (width(words, size, bold) <= room) return words;
-        int end = words.length();
-        while (end > 0 && width(words.substring(0, end).strip() + "…", size, bold) > room) end--;
-        return words.substring(0, end).strip() + "…";
+        return words.substring(0, fitting(words, room - width("…", size, bold), size, bold)).strip()
+                + "…";
+    }
+
+    /// How many letters of the words fit. Costs as much as there are letters.
+    static int fitting(String words, double room, double size, boolean bold) {
+        Letters letters = bold ? BOLD : PLAIN;
+        double width = 0;
+        int end = 0;
+        while (end < words.length()) {
+            int sign = words.codePointAt(end);
+            width += letters.advance(sign) * size;
+            if (width > room) break;
+            end += Character.charCount(sign);
+        }
+        return end;
     }
 }

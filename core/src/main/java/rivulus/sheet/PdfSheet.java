@@ -11,6 +11,7 @@ import org.apache.pdfbox.pdmodel.PDPageContentStream;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.font.PDFont;
 import org.apache.pdfbox.pdmodel.font.PDType0Font;
+import rivulus.disk.Line;
 
 /// Sets a sheet on A4 pages, landscape: chapters on pages of their own, tables with their head on
 /// every page, drawings as wide as the page, labels with lines to cut along, page numbers.
@@ -89,7 +90,7 @@ final class PdfSheet {
     /// Words with a question mark for every sign that the fonts do not have.
     static String legible(String words, PDFont... fonts) {
         StringBuilder legible = new StringBuilder();
-        String spaced = words.replace('\n', ' ').replace('\t', ' ').replace('\u202F', '\u00A0');
+        String spaced = Line.of(words).replace('\u202F', '\u00A0');
         spaced.codePoints()
                 .mapToObj(Character::toString)
                 .forEach(sign -> legible.append(has(sign, fonts) ? sign : "?"));
@@ -184,21 +185,40 @@ final class PdfSheet {
             wrapped.add(wrap(cells.get(c), widths[c], font == bold));
             lines = Math.max(lines, wrapped.getLast().size());
         }
-        if (y - lines * LEADING < MARGIN) {
-            turnPage();
-            if (font == plain) head(table, widths);
+        int from = 0;
+        while (from < lines) {
+            int most = (int) ((y - MARGIN) / LEADING);
+            boolean whole = lines - from <= most;
+            if (!whole && (lines <= linesOnAPage() || most < 1)) {
+                turnPage();
+                if (font == plain) head(table, widths);
+                most = (int) ((y - MARGIN) / LEADING);
+            }
+            int to = Math.min(lines, from + Math.max(1, most));
+            cells(wrapped, widths, font, from, to);
+            from = to;
         }
+    }
+
+    private static int linesOnAPage() {
+        return (int) ((PAGE.getHeight() - 2 * MARGIN - 12) / LEADING) - 3;
+    }
+
+    /// Some lines of every cell of a row, from where the page stands.
+    private void cells(List<List<String>> wrapped, float[] widths, PDFont font, int from, int to)
+            throws IOException {
         float top = y;
         float x = MARGIN;
-        for (int c = 0; c < cells.size(); c++) {
+        for (int c = 0; c < wrapped.size(); c++) {
             y = top;
-            for (String line : wrapped.get(c)) {
-                text(font, SIZE, line, x);
+            List<String> lines = wrapped.get(c);
+            for (int line = from; line < Math.min(to, lines.size()); line++) {
+                text(font, SIZE, lines.get(line), x);
                 y -= LEADING;
             }
             x += widths[c] + GAP;
         }
-        y = top - lines * LEADING - 2;
+        y = top - (to - from) * LEADING - 2;
     }
 
     private void note(String note) throws IOException {
@@ -212,16 +232,28 @@ final class PdfSheet {
         y -= 3;
     }
 
+    /// A word that is wider than the room is broken where it must.
     private static List<String> wrap(String words, float room, boolean bold) {
         List<String> lines = new ArrayList<>();
         StringBuilder line = new StringBuilder();
-        for (String word : words.split(" ")) {
-            boolean fits = width(line + " " + word, bold) <= room;
-            if (!line.isEmpty() && !fits) {
+        float blank = width(" ", bold);
+        float wide = 0;
+        for (String each : words.split(" ")) {
+            String word = each;
+            float width = width(word, bold);
+            if (!line.isEmpty() && wide + blank + width > room) {
                 lines.add(line.toString());
                 line.setLength(0);
+                wide = 0;
+            }
+            while (width > room) {
+                int fits = Math.max(1, Letters.fitting(word, room, SIZE, bold));
+                lines.add(word.substring(0, fits));
+                word = word.substring(fits);
+                width = width(word, bold);
             }
             if (!line.isEmpty()) line.append(' ');
+            wide += (line.isEmpty() ? 0 : blank) + width;
             line.append(word);
         }
         lines.add(line.toString());

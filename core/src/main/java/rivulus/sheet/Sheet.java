@@ -53,9 +53,14 @@ public record Sheet(String title, List<Chapter> chapters) {
         Part.Table table = table();
         StringWriter text = new StringWriter();
         CSVFormat format =
-                CSVFormat.RFC4180.builder().setHeader(table.columns().toArray(String[]::new)).get();
+                CSVFormat.RFC4180
+                        .builder()
+                        .setHeader(
+                                table.columns().stream().map(Escaped::csv).toArray(String[]::new))
+                        .get();
         try (CSVPrinter printer = new CSVPrinter(text, format)) {
-            for (List<String> row : table.rows()) printer.printRecord(row);
+            for (List<String> row : table.rows())
+                printer.printRecord(row.stream().map(Escaped::csv).toList());
         } catch (IOException impossible) {
             throw new UncheckedIOException(impossible);
         }
@@ -64,35 +69,33 @@ public record Sheet(String title, List<Chapter> chapters) {
 
     /// The whole sheet as Markdown; drawings as the tables they come from.
     public String markdown() {
-        StringBuilder text = new StringBuilder("# ").append(title).append("\n\n");
+        StringBuilder text = new StringBuilder("# ").append(Escaped.markdown(title)).append("\n\n");
         for (Chapter chapter : chapters) {
             if (!chapter.title().isEmpty())
-                text.append("## ").append(chapter.title()).append("\n\n");
+                text.append("## ").append(Escaped.markdown(chapter.title())).append("\n\n");
             for (Part part : chapter.parts()) markdown(text, part.table());
         }
         return text.toString();
     }
 
     private static void markdown(StringBuilder text, Part.Table table) {
-        if (!table.title().isEmpty()) text.append("### ").append(table.title()).append("\n\n");
+        if (!table.title().isEmpty())
+            text.append("### ").append(Escaped.markdown(table.title())).append("\n\n");
         if (!table.rows().isEmpty()) {
             line(text, table.columns());
             text.append("|").append("---|".repeat(table.columns().size())).append('\n');
             for (List<String> row : table.rows()) line(text, row);
             text.append('\n');
         }
-        for (String note : table.notes()) text.append("- ").append(escaped(note)).append('\n');
+        for (String note : table.notes())
+            text.append("- ").append(Escaped.markdown(note)).append('\n');
         if (!table.notes().isEmpty()) text.append('\n');
     }
 
     private static void line(StringBuilder text, List<String> cells) {
         text.append('|');
-        for (String cell : cells) text.append(' ').append(escaped(cell)).append(" |");
+        for (String cell : cells) text.append(' ').append(Escaped.markdown(cell)).append(" |");
         text.append('\n');
-    }
-
-    private static String escaped(String cell) {
-        return cell.replace("\\", "\\\\").replace("|", "\\|").replace("\n", " ");
     }
 
     /// The whole sheet as a PDF document on A4 pages.

@@ -6,6 +6,7 @@ import java.util.Locale;
 import javax.xml.stream.XMLOutputFactory;
 import javax.xml.stream.XMLStreamException;
 import javax.xml.stream.XMLStreamWriter;
+import rivulus.disk.Line;
 
 /// Draws into an SVG document.
 final class SvgCanvas implements Canvas {
@@ -32,7 +33,7 @@ final class SvgCanvas implements Canvas {
         out.writeAttribute("height", figure(height + 2 * MARGIN));
         out.writeAttribute("font-family", "\"Source Sans 3\", \"Source Sans Pro\", sans-serif");
         out.writeStartElement("title");
-        out.writeCharacters(title);
+        out.writeCharacters(Line.of(title));
         out.writeEndElement();
     }
 
@@ -135,7 +136,7 @@ final class SvgCanvas implements Canvas {
             out.writeAttribute("font-size", figure(size));
             out.writeAttribute("font-weight", bold ? "bold" : "normal");
             out.writeAttribute("fill", ink.css());
-            out.writeCharacters(words.replaceAll("\\p{Cntrl}", " "));
+            out.writeCharacters(Line.of(words));
             out.writeEndElement();
         } catch (XMLStreamException impossible) {
             throw new IllegalStateException(impossible);

@@ -3,8 +3,8 @@ package rivulus.show;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
-import rivulus.gear.Keyed;
 import rivulus.disk.Extras;
+import rivulus.gear.Keyed;
 
 /// Who and what is in the show.
 public record Cast(List<Person> people, List<Playback> playback, Extras extras) {

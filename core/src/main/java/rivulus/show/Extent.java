@@ -59,7 +59,9 @@ public record Extent(long channels, long stretches, long cells) {
         }
 
         long channels() {
-            long channels = show.cast().people().size() * channels(catalogue.get(Catalogue.PERSON));
+            long channels = 0;
+            for (Person _ : show.cast().people())
+                channels += channels(catalogue.get(Catalogue.PERSON));
             for (Device device : show.rig().devices()) channels += channels(template(device));
             return channels;
         }
@@ -107,9 +109,8 @@ public record Extent(long channels, long stretches, long cells) {
         long air() {
             Map<String, Long> sounding = new HashMap<>();
             Map<String, Long> hearing = new HashMap<>();
-            Template body = catalogue.get(Catalogue.PERSON);
             for (Person person : show.cast().people())
-                count(body, person.place(), sounding, hearing);
+                count(catalogue.get(Catalogue.PERSON), person.place(), sounding, hearing);
             for (Device device : show.rig().devices()) {
                 String place =
                         show.cast().person(device.worn()).map(Person::place).orElse(device.place());

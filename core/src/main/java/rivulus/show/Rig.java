@@ -2,8 +2,8 @@ package rivulus.show;
 
 import java.util.List;
 import java.util.Optional;
-import rivulus.gear.Keyed;
 import rivulus.disk.Extras;
+import rivulus.gear.Keyed;
 
 /// The gear and how it is joined.
 ///

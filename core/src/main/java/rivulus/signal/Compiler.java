@@ -9,7 +9,6 @@ import java.util.Optional;
 import java.util.SequencedMap;
 import java.util.stream.Stream;
 import rivulus.gear.AcousticEnd;
-import rivulus.gear.Air;
 import rivulus.gear.Band;
 import rivulus.gear.Catalogue;
 import rivulus.gear.ChannelMap;

@@ -53,8 +53,8 @@ final class Rooms {
     Rooms(Show show, Catalogue catalogue) {
         this.catalogue = catalogue;
         this.places = show.places();
-        Template body = catalogue.get(Catalogue.PERSON);
-        for (Person person : show.cast().people()) add(person.place(), person.id(), body);
+        for (Person person : show.cast().people())
+            add(person.place(), person.id(), catalogue.get(Catalogue.PERSON));
         for (Device device : show.rig().devices()) {
             Template template = catalogue.get(device.template());
             String place =

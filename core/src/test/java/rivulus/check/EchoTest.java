@@ -27,7 +27,7 @@ class EchoTest {
                             assertThat(finding.evidence().ways().getFirst().words())
                                     .contains("Show desk, USB 1 chat → Call program");
                         });
-        Cure best = Cures.of(prover, proof, proof.findings().getFirst(), 3).getFirst();
+        Cure best = Cures.of(prover, proof, proof.findings().getFirst(), 3).cures().getFirst();
         assertThat(best.sentence()).isEqualTo("Set Show desk · USB 1 chat feed to mix-minus.");
         assertThat(best.after().findings()).isEmpty();
     }

@@ -89,7 +89,7 @@ class ProverProperties {
         Show wrong = turned(new Random(seed), 1);
         Proof proof = Demo.PROVER.prove(wrong, PROVEN);
         for (Trouble trouble : Trouble.of(proof).stream().limit(2).toList()) {
-            for (Cure cure : Cures.of(Demo.PROVER, proof, trouble, 2, () -> false)) {
+            for (Cure cure : Cures.of(Demo.PROVER, proof, trouble, 2, () -> false).cures()) {
                 Set<Finding.Key> after = keys(Demo.PROVER.prove(wrong.with(cure.turns())));
                 assertThat(after)
                         .doesNotContainAnyElementsOf(

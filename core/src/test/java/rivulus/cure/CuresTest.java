@@ -16,7 +16,7 @@ import rivulus.show.Show;
 
 class CuresTest {
     private static Cure best(Proof proof, Trouble trouble) {
-        return Cures.of(Demo.PROVER, proof, trouble, 3, () -> false).getFirst();
+        return Cures.of(Demo.PROVER, proof, trouble, 3, () -> false).cures().getFirst();
     }
 
     @ParameterizedTest
@@ -114,7 +114,7 @@ class CuresTest {
     void aCureNeverWeakensWhatMustBeHeard() {
         Proof proof = Demo.PROVER.prove(Demo.show("first-call"));
         Finding echo = proof.findings().getFirst();
-        List<Cure> cures = Cures.of(Demo.PROVER, proof, echo, 5);
+        List<Cure> cures = Cures.of(Demo.PROVER, proof, echo, 5).cures();
         assertThat(cures)
                 .isNotEmpty()
                 .allSatisfy(
@@ -156,7 +156,9 @@ class CuresTest {
     @Test
     void aSearchThatIsNoLongerWantedEndsAtOnce() {
         Proof proof = Demo.PROVER.prove(Demo.show("lantern-hour"));
-        assertThat(Cures.of(Demo.PROVER, proof, Trouble.of(proof).getFirst(), 3, () -> true))
+        assertThat(
+                        Cures.of(Demo.PROVER, proof, Trouble.of(proof).getFirst(), 3, () -> true)
+                                .cures())
                 .isEmpty();
     }
 }

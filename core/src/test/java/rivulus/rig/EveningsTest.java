@@ -95,7 +95,7 @@ class EveningsTest {
         Proof proof = Demo.PROVER.prove(Demo.show(name));
         for (Trouble trouble : Trouble.of(proof)) {
             if (!trouble.severity().isSerious()) continue;
-            assertThat(Cures.of(Demo.PROVER, proof, trouble, 3, () -> false))
+            assertThat(Cures.of(Demo.PROVER, proof, trouble, 3, () -> false).cures())
                     .as(trouble.headline())
                     .isNotEmpty();
         }

@@ -1,6 +1,7 @@
 package rivulus.sheet;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatCode;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.io.ByteArrayInputStream;
@@ -15,12 +16,15 @@ import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVRecord;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.text.PDFTextStripper;
+import org.apache.pdfbox.text.TextPosition;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
 import org.junit.jupiter.params.provider.MethodSource;
 import org.w3c.dom.Document;
+import org.xml.sax.InputSource;
 import rivulus.check.Demo;
 import rivulus.check.RigText;
 import rivulus.file.DemoShows;
@@ -302,5 +306,81 @@ class SheetsTest {
                         new Part.Table("", List.of("x"), List.of(List.of("a|b\nc")), List.of()));
         assertThat(sheet.markdown()).contains("| a\\|b c |");
         assertThat(sheet.csv()).isEqualTo("x\r\n\"a|b\nc\"\r\n");
+    }
+
+    @Test
+    void noCellIsAFormulaAndNumbersStayNumbers() {
+        List<String> cells =
+                List.of("=1+1", "+cmd", "-cmd", "@x", "\tx", "\rx", "-3.5", "+2", "-3 dB", "a=b");
+        Sheet sheet =
+                Sheet.of(
+                        "A",
+                        new Part.Table(
+                                "",
+                                List.of("=x"),
+                                cells.stream().map(List::of).toList(),
+                                List.of()));
+        assertThat(sheet.csv().lines())
+                .containsExactly(
+                        "'=x", "'=1+1", "'+cmd", "'-cmd", "'@x", "'x", "'x", "-3.5", "+2", "'-3 dB",
+                        "a=b");
+    }
+
+    @Test
+    void namesStandForThemselvesInMarkdownAndSvg() {
+        Sheet sheet =
+                Sheet.of(
+                        "A <b>",
+                        new Part.Table(
+                                "",
+                                List.of("x"),
+                                List.of(List.of("*a* [b](c) `d` _e_ &lt; <i>")),
+                                List.of()));
+        assertThat(sheet.markdown())
+                .contains("# A \\<b\\>", "\\*a\\* \\[b\\](c) \\`d\\` \\_e\\_ &amp;lt; \\<i\\>");
+        String odd = "a\u0000b\uFFFEc\uD800d]]>&<e>";
+        Part.Drawing drawing =
+                (Part.Drawing)
+                        sheet(lantern, Sheets.Kind.DRAWING).parts().stream()
+                                .filter(Part.Drawing.class::isInstance)
+                                .findFirst()
+                                .orElseThrow();
+        String svg = SvgCanvas.of(new Part.Drawing(drawing.drawing(), odd));
+        assertThatCode(
+                        () ->
+                                DocumentBuilderFactory.newInstance()
+                                        .newDocumentBuilder()
+                                        .parse(new InputSource(new StringReader(svg))))
+                .doesNotThrowAnyException();
+    }
+
+    @Test
+    void longRowsAndUnbrokenWordsStayOnThePage() throws Exception {
+        String word = "w".repeat(3_000);
+        String words = "many words ".repeat(1_500);
+        Sheet sheet =
+                Sheet.of(
+                        "A",
+                        new Part.Table(
+                                "",
+                                List.of("x", "y"),
+                                List.of(List.of(word, words), List.of("a", "b")),
+                                List.of(word)));
+        try (PDDocument document = Loader.loadPDF(sheet.pdf())) {
+            assertThat(document.getNumberOfPages()).isGreaterThan(2);
+            PDFTextStripper stripper = new PDFTextStripper();
+            String text = stripper.getText(document).replaceAll("\\s", "");
+            assertThat(text.chars().filter(c -> c == 'w').count()).isEqualTo(2 * 3_000 + 1_500);
+            List<Float> ends = new ArrayList<>();
+            new PDFTextStripper() {
+                @Override
+                protected void processTextPosition(TextPosition at) {
+                    ends.add(at.getEndX());
+                    ends.add(PDRectangle.A4.getHeight() - at.getEndX());
+                    super.processTextPosition(at);
+                }
+            }.getText(document);
+            assertThat(ends).allMatch(x -> x >= 0);
+        }
     }
 }

@@ -5,6 +5,7 @@ import java.nio.file.Path;
 import java.util.Optional;
 import javafx.stage.FileChooser;
 import javafx.stage.Window;
+import rivulus.disk.SafeFile;
 import rivulus.file.ShowFile;
 
 /// Asks which file is meant.
@@ -64,7 +65,7 @@ public interface FileAsker {
     }
 
     private static Path withEnding(Path path) {
-        String name = path.getFileName().toString();
+        String name = SafeFile.name(path);
         return name.contains(".") ? path : path.resolveSibling(name + ShowFile.ENDING);
     }
 }

@@ -30,6 +30,7 @@ import rivulus.check.Proof;
 import rivulus.check.Prover;
 import rivulus.check.Trouble;
 import rivulus.cure.Cure;
+import rivulus.cure.Cured;
 import rivulus.cure.Cures;
 import rivulus.disk.FileTrouble;
 import rivulus.disk.Fingerprint;
@@ -90,7 +91,7 @@ public final class Session implements AutoCloseable {
     private final StringProperty scene = new SimpleStringProperty("");
     private final StringProperty device = new SimpleStringProperty("");
     private final ObjectProperty<Cure> preview = new SimpleObjectProperty<>();
-    private final ObservableMap<String, List<Cure>> cures = FXCollections.observableHashMap();
+    private final ObservableMap<String, Cured> cures = FXCollections.observableHashMap();
 
     private final ObservableMap<String, List<RigFix>> rigFixes = FXCollections.observableHashMap();
     private final StringProperty joinTo = new SimpleStringProperty("");
@@ -223,7 +224,7 @@ public final class Session implements AutoCloseable {
     }
 
     /// Cures by the id of their trouble. A trouble without an entry is still being searched.
-    public ObservableMap<String, List<Cure>> cures() {
+    public ObservableMap<String, Cured> cures() {
         return cures;
     }
 
@@ -378,7 +379,7 @@ public final class Session implements AutoCloseable {
     private Elsewhere elsewhere(Show mine, Path path) {
         try {
             Show theirs = ShowFile.open(path, shelf.prover().catalogue());
-            return new Elsewhere(path, Optional.of(theirs), new Change(mine, theirs).words());
+            return new Elsewhere(path, Optional.of(theirs), new Change(mine, theirs).compared());
         } catch (FileTrouble unreadable) {
             return new Elsewhere(path, Optional.empty(), List.of(unreadable.getMessage()));
         }
@@ -634,7 +635,7 @@ public final class Session implements AutoCloseable {
                     Map<String, List<RigFix>> found = new HashMap<>();
                     for (RigFinding finding : rig.findings()) {
                         if (stale.getAsBoolean()) break;
-                        found.put(finding.id(), shelf.rigs().fixes(done, rig, finding));
+                        found.put(finding.id(), shelf.rigs().fixes(done, rig, finding, stale));
                     }
                     return found;
                 },

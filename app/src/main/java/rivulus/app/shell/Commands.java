@@ -197,7 +197,8 @@ final class Commands {
                 .map(TroubleCard::trouble)
                 .flatMap(
                         trouble ->
-                                session.cures().getOrDefault(trouble.id(), List.of()).stream()
+                                Optional.ofNullable(session.cures().get(trouble.id())).stream()
+                                        .flatMap(cured -> cured.cures().stream())
                                         .limit(1))
                 .findFirst();
     }

@@ -20,12 +20,14 @@ import rivulus.app.session.Stage;
 import rivulus.app.session.TroubleCard;
 import rivulus.check.Severity;
 import rivulus.cure.Cure;
+import rivulus.cure.Cured;
 import rivulus.cure.Effect;
 import rivulus.rig.RigFinding;
 
 /// What is wrong for the chosen ear, and for the others, why, and what cures it. Standing on a cure
 /// shows its effect everywhere before it is taken.
 final class FindingsPane extends VBox {
+    private static final int LINES_SHOWN = 60;
     private static final int EFFECTS_SHOWN = 3;
     private static final double CURE_WIDTH = 232;
     private static final double LINE_WIDTH = 244;
@@ -54,7 +56,7 @@ final class FindingsPane extends VBox {
         fill(null);
         session.cures()
                 .addListener(
-                        (MapChangeListener<String, List<Cure>>)
+                        (MapChangeListener<String, Cured>)
                                 change -> {
                                     VBox box = cureBoxes.get(change.getKey());
                                     if (box != null && change.wasAdded())
@@ -100,7 +102,11 @@ final class FindingsPane extends VBox {
                     .add(Look.paragraph("Every ear hears what it should, in every scene.", "soft"));
         if (!others.isEmpty()) {
             cards.getChildren().add(Look.text("Other ears", "pane-title", "others"));
-            for (TroubleCard card : others) cards.getChildren().add(line(card));
+            others.stream().limit(LINES_SHOWN).map(this::line).forEach(cards.getChildren()::add);
+            if (others.size() > LINES_SHOWN) {
+                String more = "and %d more".formatted(others.size() - LINES_SHOWN);
+                cards.getChildren().add(Look.text(more, "soft"));
+            }
         }
         if (!rigLines.isEmpty()) {
             cards.getChildren().add(Look.text("The rig", "pane-title", "others"));
@@ -167,19 +173,16 @@ final class FindingsPane extends VBox {
         return box;
     }
 
-    /// @param cures null while they are still being searched
-    private void fillCures(VBox box, List<Cure> cures) {
+    /// @param cured null while they are still being searched
+    private void fillCures(VBox box, Cured cured) {
         box.getChildren().clear();
-        if (cures == null) {
+        if (cured == null) {
             box.getChildren().add(Look.text("Trying cures …", "soft"));
-        } else if (cures.isEmpty()) {
-            box.getChildren()
-                    .add(
-                            Look.paragraph(
-                                    "No turn of a knob cures this without causing something else.",
-                                    "soft"));
+        } else if (cured.cures().isEmpty()) {
+            box.getChildren().add(Look.paragraph(cured.words(), "soft"));
         } else {
-            for (Cure cure : cures) box.getChildren().add(button(cure, cure == cures.getFirst()));
+            Cure best = cured.cures().getFirst();
+            for (Cure cure : cured.cures()) box.getChildren().add(button(cure, cure == best));
         }
     }
 

@@ -25,6 +25,7 @@ import rivulus.app.session.Mishap;
 import rivulus.app.session.Picture;
 import rivulus.app.session.Session;
 import rivulus.disk.FileTrouble;
+import rivulus.disk.SafeFile;
 import rivulus.file.DemoShows;
 import rivulus.file.Journal;
 import rivulus.file.ShowFile;
@@ -320,7 +321,7 @@ public final class MainWindow {
     }
 
     private static byte[] written(Sheet sheet, Path file) throws FileTrouble {
-        String name = file.getFileName().toString();
+        String name = SafeFile.name(file);
         if (name.endsWith(".svg") && !sheet.endings().contains(".svg"))
             throw new FileTrouble(
                     name
@@ -341,10 +342,7 @@ public final class MainWindow {
                         list -> {
                             IntakePane pane =
                                     new IntakePane(
-                                            session,
-                                            file.getFileName().toString(),
-                                            list,
-                                            this::closeTop);
+                                            session, SafeFile.name(file), list, this::closeTop);
                             lay(pane);
                             pane.focus();
                         },
@@ -399,7 +397,7 @@ public final class MainWindow {
     /// Takes up a file that was dropped: a kind of gear goes to the bench, a list
     /// is looked through, all else is a show.
     void take(Path file) {
-        String name = file.getFileName().toString().toLowerCase(Locale.ROOT);
+        String name = SafeFile.name(file).toLowerCase(Locale.ROOT);
         if (name.endsWith(".json")) bench().open(file);
         else if (LISTS.stream().anyMatch(name::endsWith)) takeIn(file);
         else open(file);
