@@ -22,6 +22,7 @@ import java.util.UUID;
 import java.util.stream.Stream;
 import rivulus.disk.Entry;
 import rivulus.disk.FileTrouble;
+import rivulus.disk.Fingerprint;
 import rivulus.disk.Json;
 import rivulus.disk.JsonText;
 import rivulus.disk.SafeFile;
@@ -82,10 +83,19 @@ public final class Journal implements AutoCloseable {
     ///
     /// @param file the file it belongs to, if it has one
     public void keep(Show show, Optional<Path> file) throws FileTrouble {
+        keep(show, file, Fingerprint.NONE);
+    }
+
+    /// Writes down a show with unsaved edits.
+    ///
+    /// @param file the file it belongs to, if it has one
+    /// @param held what that file held when it was last read or written here
+    public void keep(Show show, Optional<Path> file, Fingerprint held) throws FileTrouble {
         Map<String, Object> entry = new LinkedHashMap<>();
         entry.put("journal", 1);
         entry.put("written", Instant.now().toString());
         file.ifPresent(path -> entry.put("file", path.toAbsolutePath().toString()));
+        if (!held.equals(Fingerprint.NONE)) entry.put("held", held.digest());
         entry.put("show", ShowFile.write(show));
         SafeFile.replace(journal, JsonText.of(entry));
     }
@@ -126,8 +136,10 @@ public final class Journal implements AutoCloseable {
     /// What a program left behind.
     ///
     /// @param file the file the show belongs to, if it has one
+    /// @param held what that file held when it was last read or written by that program
     /// @param written when the last edit was kept
-    public record Left(Path journal, Show show, Optional<Path> file, Instant written) {
+    public record Left(
+            Path journal, Show show, Optional<Path> file, Fingerprint held, Instant written) {
         /// Throws it away.
         public void discard() throws FileTrouble {
             delete(journal);
@@ -223,7 +235,8 @@ public final class Journal implements AutoCloseable {
             Optional<Path> of =
                     Optional.of(root.text("file", "")).filter(f -> !f.isEmpty()).map(Path::of);
             Show show = ShowFile.parse(text, name, catalogue);
-            return new Left(file, show, of, Instant.parse(root.text("written")));
+            Fingerprint held = new Fingerprint(root.text("held", ""));
+            return new Left(file, show, of, held, Instant.parse(root.text("written")));
         } catch (InvalidPathException | DateTimeException broken) {
             throw new FileTrouble(name + ": this is no journal: " + broken.getMessage(), broken);
         }

@@ -107,7 +107,7 @@ public final class Intake {
 
     /// A length in metres; 0 where none is said.
     static double metres(String words) throws Refusal {
-        String figure = words.replace(',', '.').replaceAll("\\s*m(et(re|er)s?)?$", "");
+        String figure = words.replace(',', '.').replaceFirst("m(et(re|er)s?)?$", "").strip();
         if (figure.isBlank()) return 0;
         try {
             double metres = Double.parseDouble(figure);

@@ -11,12 +11,14 @@ import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVRecord;
 import rivulus.disk.FileTrouble;
+import rivulus.disk.Line;
 import rivulus.disk.SafeFile;
 
 /// Lists from elsewhere: comma-, semicolon- or tab-separated values with names over the columns.
 public final class Lists {
-    private static final int MOST_ROWS = 5_000;
+    private static final int MOST_ROWS = 2_000;
     private static final int MOST_COLUMNS = 200;
+    private static final int LONGEST_CELL = 400;
     private static final String SEPARATORS = ",;\t";
 
     private Lists() {}
@@ -41,7 +43,15 @@ public final class Lists {
                         .setIgnoreEmptyLines(true)
                         .get();
         try (CSVParser parser = CSVParser.parse(plain, format)) {
-            return listing(parser.getRecords(), file);
+            List<CSVRecord> records = new ArrayList<>();
+            for (CSVRecord record : parser) {
+                if (records.size() > MOST_ROWS)
+                    throw new FileTrouble(
+                            "%s: the list has more than %d rows; so many can be taken at once"
+                                    .formatted(file, MOST_ROWS));
+                records.add(record);
+            }
+            return listing(records, file);
         } catch (IOException | UncheckedIOException broken) {
             throw new FileTrouble(
                     "%s: this is no list of separated values: %s"
@@ -64,16 +74,13 @@ public final class Lists {
     }
 
     private static Listing listing(List<CSVRecord> records, String file) throws FileTrouble {
-        if (records.size() > MOST_ROWS)
-            throw new FileTrouble(
-                    "%s: the list has %d rows; at most %d can be taken"
-                            .formatted(file, records.size(), MOST_ROWS));
+        if (records.isEmpty()) throw new FileTrouble(file + ": this list is empty");
         List<String> columns = names(records.getFirst(), file);
         List<List<String>> rows = new ArrayList<>();
         for (CSVRecord record : records.subList(1, records.size())) {
             List<String> row = new ArrayList<>();
             for (int c = 0; c < columns.size(); c++)
-                row.add(c < record.size() ? record.get(c).strip() : "");
+                row.add(c < record.size() ? cell(record, c, file) : "");
             rows.add(row);
         }
         if (rows.isEmpty())
@@ -89,9 +96,24 @@ public final class Lists {
         List<String> names = new ArrayList<>();
         Set<String> seen = new HashSet<>();
         for (int c = 0; c < first.size(); c++) {
-            String name = first.get(c).isBlank() ? "column " + (c + 1) : first.get(c).strip();
+            String said = cell(first, c, file);
+            String name = said.isEmpty() ? "column " + (c + 1) : said;
             names.add(seen.add(name) ? name : name + " " + (c + 1));
         }
         return names;
+    }
+
+    private static String cell(CSVRecord record, int column, String file) throws FileTrouble {
+        String cell = record.get(column);
+        if (cell.length() > LONGEST_CELL)
+            throw new FileTrouble(
+                    "%s: column %d of row %d has %d characters; a cell has at most %d"
+                            .formatted(
+                                    file,
+                                    column + 1,
+                                    record.getRecordNumber(),
+                                    cell.length(),
+                                    LONGEST_CELL));
+        return Line.of(cell);
     }
 }

@@ -272,6 +272,7 @@ public final class Session implements AutoCloseable {
     public void take(Journal.Left left) {
         take(left.show(), null);
         file.set(left.file().orElse(null));
+        left.file().ifPresent(path -> onDisk.set(new OnDisk(path, left.held())));
         saved = Show.untitled();
         dirty.set(true);
         takenUp.add(left);
@@ -364,9 +365,7 @@ public final class Session implements AutoCloseable {
     private Saving saved(Show written, Path path, boolean own) throws FileTrouble {
         Fingerprint print;
         if (own) {
-            OnDisk known = onDisk.get();
-            Fingerprint held = known.file().equals(path) ? known.print() : Fingerprint.NONE;
-            Optional<Fingerprint> now = ShowFile.save(written, path, held);
+            Optional<Fingerprint> now = ShowFile.save(written, path, held(Optional.of(path)));
             if (now.isEmpty()) return new Saving.Changed(elsewhere(written, path));
             print = now.get();
         } else {
@@ -374,6 +373,12 @@ public final class Session implements AutoCloseable {
         }
         onDisk.set(new OnDisk(path, print));
         return new Saving.Done(print);
+    }
+
+    /// What a file held when it was last read or written here.
+    private Fingerprint held(Optional<Path> path) {
+        OnDisk known = onDisk.get();
+        return path.filter(known.file()::equals).isPresent() ? known.print() : Fingerprint.NONE;
     }
 
     private Elsewhere elsewhere(Show mine, Path path) {
@@ -550,7 +555,7 @@ public final class Session implements AutoCloseable {
     private Optional<String> writeJournal(
             Show kept, Optional<Path> path, boolean unsaved, List<Journal.Left> others) {
         try {
-            if (unsaved) journal.get().keep(kept, path);
+            if (unsaved) journal.get().keep(kept, path, held(path));
             else journal.get().clear();
             for (Journal.Left other : others) other.discard();
             return Optional.empty();

@@ -1,0 +1,273 @@
+package rivulus.torture;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Random;
+import java.util.stream.Stream;
+import rivulus.app.session.Picture;
+import rivulus.app.session.Settings;
+import rivulus.check.Limits;
+import rivulus.check.Proof;
+import rivulus.check.Prover;
+import rivulus.disk.FileTrouble;
+import rivulus.disk.JsonText;
+import rivulus.file.Journal;
+import rivulus.file.Library;
+import rivulus.file.ShowFile;
+import rivulus.file.Templates;
+import rivulus.intake.Intake;
+import rivulus.intake.Lists;
+import rivulus.intake.Matching;
+import rivulus.rig.RigProver;
+import rivulus.sheet.Sheets;
+import rivulus.show.Show;
+
+/// Feeds the program files that are nearly sound. Each is either refused in words or used for
+/// everything a show is used for; whatever else happens is counted.
+///
+/// `java … rivulus.torture.Fuzzer INPUTS [SEED]`; an input is made of its number and the seed
+/// alone.
+public final class Fuzzer {
+    private static final int SLOW_BYTES = 100_000;
+    private static final long SLOW_NANOS = 2_000_000_000L;
+    private static final int PICTURED = 16;
+    private static final int TOLD = 12;
+
+    private static final Prover PROVER =
+            Prover.of(Templates.shipped(), Templates.briefDefaults(), Limits.USUAL);
+    private static final RigProver RIGS = new RigProver(PROVER, Templates.leads());
+
+    private final Path folder;
+    private final long seed;
+    private final List<String> shows = texts(Path.of("../shows"), ".rivulus");
+    private final List<String> kinds =
+            texts(Path.of("../core/src/main/resources/rivulus/templates"), ".json");
+    private final Map<Kind, Long> made = new EnumMap<>(Kind.class);
+    private final Map<Kind, Long> taken = new EnumMap<>(Kind.class);
+    private final List<String> uncaught = new ArrayList<>();
+    private final List<String> slow = new ArrayList<>();
+    private double slowestMs;
+
+    private enum Kind {
+        SHOW,
+        TEMPLATE,
+        LIST,
+        SETTINGS,
+        JOURNAL
+    }
+
+    Fuzzer(Path folder, long seed) {
+        this.folder = folder;
+        this.seed = seed;
+    }
+
+    /// Runs and prints what came of it.
+    public static void main(String[] args) throws IOException {
+        long inputs = Long.parseLong(args[0]);
+        long seed = args.length > 1 ? Long.parseLong(args[1]) : System.nanoTime();
+        Fuzzer fuzzer = new Fuzzer(Files.createTempDirectory("rivulus-fuzz"), seed);
+        fuzzer.run(0, inputs);
+        System.out.println(fuzzer.words());
+        System.exit(fuzzer.failures().isEmpty() ? 0 : 1);
+    }
+
+    private static List<String> texts(Path folder, String ending) {
+        try (Stream<Path> files = Files.list(folder)) {
+            List<String> texts = new ArrayList<>();
+            for (Path file : files.filter(f -> f.toString().endsWith(ending)).sorted().toList())
+                texts.add(Files.readString(file));
+            return texts;
+        } catch (IOException missing) {
+            throw new UncheckedIOException(missing);
+        }
+    }
+
+    /// Feeds the inputs of those numbers.
+    void run(long from, long to) {
+        for (long number = from; number < to; number++) one(number);
+    }
+
+    /// What was thrown, and what was slow, with the numbers of the inputs.
+    List<String> failures() {
+        List<String> all = new ArrayList<>(uncaught);
+        all.addAll(slow);
+        return Collections.unmodifiableList(all);
+    }
+
+    /// What was thrown.
+    List<String> uncaught() {
+        return Collections.unmodifiableList(uncaught);
+    }
+
+    String words() {
+        StringBuilder words = new StringBuilder("seed " + seed + "\n");
+        for (Kind kind : Kind.values())
+            words.append(
+                    "%-8s %8d inputs, %8d of them taken\n"
+                            .formatted(
+                                    kind.name().toLowerCase(java.util.Locale.ROOT),
+                                    made.getOrDefault(kind, 0L),
+                                    taken.getOrDefault(kind, 0L)));
+        words.append(
+                "slowest under %d bytes: %.0f ms; uncaught: %d; slow: %d\n"
+                        .formatted(SLOW_BYTES, slowestMs, uncaught.size(), slow.size()));
+        failures().stream().limit(TOLD).forEach(failure -> words.append(failure).append('\n'));
+        return words.toString();
+    }
+
+    private static Kind kind(Random random) {
+        int at = random.nextInt(20);
+        if (at < 9) return Kind.SHOW;
+        if (at < 14) return Kind.TEMPLATE;
+        return at < 17 ? Kind.LIST : at < 18 ? Kind.SETTINGS : Kind.JOURNAL;
+    }
+
+    private static <T> T any(Random random, List<T> all) {
+        return all.get(random.nextInt(all.size()));
+    }
+
+    private void one(long number) {
+        Random random = new Random(seed * 1_000_003 + number);
+        Kind kind = kind(random);
+        String text = text(random, kind);
+        made.merge(kind, 1L, Long::sum);
+        long start = System.nanoTime();
+        try {
+            use(random, kind, text, number);
+            taken.merge(kind, 1L, Long::sum);
+        } catch (FileTrouble refused) {
+            String words = refused.getMessage();
+            if (words.contains("\n") || words.length() > 700)
+                uncaught.add(
+                        "input %d, %s: a message of %d letters"
+                                .formatted(number, kind, words.length()));
+        } catch (Throwable thrown) {
+            StackTraceElement at =
+                    thrown.getStackTrace().length == 0 ? null : thrown.getStackTrace()[0];
+            uncaught.add("input %d, %s: %s at %s".formatted(number, kind, thrown, at));
+        }
+        double ms = (System.nanoTime() - start) / 1e6;
+        if (text.length() > SLOW_BYTES) return;
+        slowestMs = Math.max(slowestMs, ms);
+        if (ms * 1e6 > SLOW_NANOS) slow.add("input %d, %s: %.0f ms".formatted(number, kind, ms));
+    }
+
+    private String text(Random random, Kind kind) {
+        Mutator mutator = new Mutator(random);
+        String show = any(random, shows);
+        return switch (kind) {
+            case SHOW ->
+                    mutator.document(
+                            show, random.nextBoolean() ? any(random, shows) : any(random, kinds));
+            case TEMPLATE -> mutator.document(any(random, kinds), any(random, kinds));
+            case LIST ->
+                    random.nextBoolean()
+                            ? mutator.table(
+                                    "channel,source,gear,48v,metres\n1,Maren,dynamic microphone,no,3\n2,Ivo,condenser microphone,yes,5\n,Choir,condenser,x,10\n")
+                            : mutator.table(
+                                    "from,to,metres,owned\nShow desk,Stream tower,2,yes\ndesk/mic1,Maren's mic,3,no\n\"Show desk, USB 1\",Cue laptop,2,\n");
+            case SETTINGS ->
+                    mutator.document(
+                            "{\"theme\": \"night\", \"scale\": 1.1, \"motion\": true, \"recent\": [\"/a\", \"/b\"]}",
+                            show);
+            case JOURNAL -> {
+                String inner =
+                        random.nextBoolean() ? show : mutator.document(show, any(random, shows));
+                String sound =
+                        JsonText.of(
+                                Map.of(
+                                        "journal",
+                                        1,
+                                        "written",
+                                        "2026-11-20T18:00:00Z",
+                                        "file",
+                                        "/shows/a.rivulus",
+                                        "show",
+                                        inner));
+                yield random.nextBoolean() ? sound : mutator.document(sound, show);
+            }
+        };
+    }
+
+    private void use(Random random, Kind kind, String text, long number) throws Exception {
+        switch (kind) {
+            case SHOW -> use(ShowFile.parse(text, "a.rivulus", PROVER.catalogue()), number);
+            case TEMPLATE -> {
+                Templates.parseOwn(text, "kind.json");
+                if (number % PICTURED == 0) {
+                    Files.write(folder.resolve("kind.json"), Mutator.utf8(text));
+                    Library.in(folder);
+                    Files.delete(folder.resolve("kind.json"));
+                }
+            }
+            case LIST -> {
+                Show show = ShowFile.parse(any(random, shows), "a.rivulus", PROVER.catalogue());
+                var list = Lists.parse(text, "list.csv");
+                Intake intake = new Intake(show, PROVER.catalogue(), Templates.leads());
+                String into = intake.mixers().isEmpty() ? "" : intake.mixers().getFirst().id();
+                Show after = intake.plan(list, Matching.guess(list), into).after();
+                holds(after);
+            }
+            case SETTINGS -> {
+                Files.write(folder.resolve("settings.json"), Mutator.utf8(text));
+                Settings settings = Settings.in(folder);
+                if (!settings.troubles().isEmpty())
+                    throw new FileTrouble(settings.troubles().getFirst());
+            }
+            case JOURNAL -> {
+                Path journals = folder.resolve("journals");
+                Files.createDirectories(journals);
+                Path journal = journals.resolve("a.journal");
+                Files.write(journal, Mutator.utf8(text));
+                Journal.Found found = Journal.leftIn(journals, PROVER.catalogue());
+                Files.deleteIfExists(journal);
+                for (Journal.Left left : found.left()) holds(left.show());
+                if (!found.troubles().isEmpty()) throw new FileTrouble(found.troubles().getFirst());
+            }
+        }
+    }
+
+    /// What was read can be written and read again, and is then the same.
+    private static void holds(Show show) throws FileTrouble {
+        Show again;
+        try {
+            again = ShowFile.again(show, PROVER.catalogue());
+        } catch (FileTrouble unsound) {
+            throw new IllegalStateException(
+                    "written and refused: " + unsound.getMessage(), unsound);
+        }
+        if (!again.equals(show))
+            throw new IllegalStateException("written and read as something else");
+    }
+
+    private static void use(Show show, long number) throws FileTrouble {
+        holds(show);
+        Proof proof = PROVER.prove(show);
+        proof.findings();
+        var rig = RIGS.prove(proof);
+        if (number % PICTURED != 0) return;
+        String device = show.rig().devices().isEmpty() ? "" : show.rig().devices().getFirst().id();
+        String ear = show.ears().isEmpty() ? "" : show.ears().getFirst().id();
+        for (var layer : rivulus.chart.RigLayer.values())
+            Picture.of(
+                    proof,
+                    new Picture.Choice(
+                            show.scenes().getFirst().id(), ear, "", device, Optional.of(layer), 10),
+                    PROVER.catalogue(),
+                    RIGS);
+        Sheets sheets = new Sheets(proof, rig, PROVER.catalogue());
+        for (Sheets.Kind sheet : Sheets.Kind.values()) {
+            sheets.of(sheet).csv();
+            sheets.of(sheet).markdown();
+            if (number % (PICTURED * PICTURED) == 0) sheets.of(sheet).pdf();
+        }
+    }
+}

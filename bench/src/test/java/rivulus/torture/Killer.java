@@ -1,0 +1,117 @@
+package rivulus.torture;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Random;
+import java.util.concurrent.TimeUnit;
+
+/// Kills the running program over and over at moments nobody chose, starting and recovering among
+/// them, and looks whether the next one has everything that was said to be kept.
+///
+/// `java … rivulus.torture.Killer KILLS [SEED]`
+public final class Killer {
+    private static final int LONGEST_LIFE_MS = 2_600;
+    private static final int WITH_WINDOW = 8;
+
+    private final Path folder;
+    private final Path said;
+    private final Random random;
+    private final long seed;
+    private final List<String> lost = new ArrayList<>();
+    private int acknowledged;
+    private int kills;
+    private int early;
+    private int asked;
+
+    Killer(Path folder, long seed) {
+        this.folder = folder;
+        this.said = folder.resolve("said");
+        this.seed = seed;
+        this.random = new Random(seed);
+    }
+
+    /// Runs and prints what came of it.
+    public static void main(String[] args) throws Exception {
+        long seed = args.length > 1 ? Long.parseLong(args[1]) : System.nanoTime();
+        Killer killer = new Killer(Files.createTempDirectory("rivulus-kill"), seed);
+        for (int kill = 0; kill < Integer.parseInt(args[0]); kill++) killer.kill();
+        killer.letLive();
+        System.out.println(killer.words());
+        System.exit(killer.lost().isEmpty() ? 0 : 1);
+    }
+
+    List<String> lost() {
+        return lost;
+    }
+
+    int acknowledged() {
+        return acknowledged;
+    }
+
+    String words() {
+        return "seed %d: %d kills, %d of them before the program had anything; %d edits kept; asked %d times whose changes hold; lost: %d %s"
+                .formatted(seed, kills, early, acknowledged, asked, lost.size(), lost);
+    }
+
+    private Process start() throws IOException {
+        List<String> command =
+                new ArrayList<>(
+                        List.of(
+                                Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+                                "-XX:TieredStopAtLevel=1",
+                                "-XX:+UseSerialGC",
+                                "-Dglass.platform=Headless",
+                                "-Dprism.order=sw",
+                                "--enable-native-access=ALL-UNNAMED",
+                                "--sun-misc-unsafe-memory-access=allow",
+                                "-cp",
+                                System.getProperty("java.class.path"),
+                                Victim.class.getName(),
+                                folder.toString()));
+        if (random.nextInt(WITH_WINDOW) == 0) command.add("window");
+        return new ProcessBuilder(command)
+                .redirectError(ProcessBuilder.Redirect.DISCARD)
+                .redirectOutput(said.toFile())
+                .start();
+    }
+
+    /// Starts the program, kills it, and notes what it said.
+    void kill() throws Exception {
+        Process process = start();
+        process.waitFor(random.nextInt(LONGEST_LIFE_MS), TimeUnit.MILLISECONDS);
+        process.destroyForcibly().waitFor();
+        kills++;
+        List<String> lines = Files.readAllLines(said);
+        if (lines.isEmpty()) early++;
+        lines.forEach(this::hear);
+    }
+
+    /// Starts the program a last time and lets it say what it has.
+    void letLive() throws Exception {
+        Process process = start();
+        while (process.isAlive() && Files.readAllLines(said).isEmpty())
+            process.waitFor(10, TimeUnit.MILLISECONDS);
+        process.destroyForcibly().waitFor();
+        List<String> lines = Files.readAllLines(said);
+        hear(lines.isEmpty() ? "trouble: nothing was said" : lines.getFirst());
+    }
+
+    private void hear(String line) {
+        if (line.startsWith(Victim.HAS)) {
+            int has = Integer.parseInt(line.substring(Victim.HAS.length()));
+            if (has < acknowledged)
+                lost.add("kill %d: kept %d, has %d".formatted(kills, acknowledged, has));
+            acknowledged = has;
+        } else if (line.startsWith(Victim.KEPT)) {
+            String number = line.substring(Victim.KEPT.length());
+            acknowledged = Math.max(acknowledged, Integer.parseInt(number));
+        } else if (line.equals(Victim.ASKED)) {
+            asked++;
+        } else {
+            lost.add("kill %d: %s".formatted(kills, line));
+        }
+    }
+}
