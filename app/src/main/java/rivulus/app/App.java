@@ -8,6 +8,7 @@ import javafx.application.Application;
 import javafx.application.Platform;
 import javafx.stage.Stage;
 import rivulus.app.look.Look;
+import rivulus.app.session.Rest;
 import rivulus.app.session.Session;
 import rivulus.app.session.Settings;
 import rivulus.app.shell.MainWindow;
@@ -19,6 +20,7 @@ import rivulus.file.Journal;
 /// The application: `demo`, `open FILE`, or nothing for an empty window.
 public final class App extends Application {
     private Session session;
+    private Rest rest;
 
     @Override
     public void start(Stage stage) {
@@ -32,6 +34,7 @@ public final class App extends Application {
         Thread.setDefaultUncaughtExceptionHandler(
                 (_, thrown) ->
                         Platform.runLater(() -> session.failed("showing the window", thrown)));
+        rest = new Rest(session);
         MainWindow window = new MainWindow(session, Optional.empty());
         stage.setTitle("Rivulus");
         stage.setMinWidth(900);
@@ -64,6 +67,7 @@ public final class App extends Application {
 
     @Override
     public void stop() {
+        if (rest != null) rest.close();
         session.close();
     }
 }

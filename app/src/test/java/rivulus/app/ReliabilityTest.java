@@ -185,7 +185,7 @@ class ReliabilityTest {
             hand.press(KeyCode.CONTROL, KeyCode.S);
             assertThat(hand.textIn("#panel"))
                     .contains("Somebody else has changed café.rivulus")
-                    .contains("Show desk · knobs · mic1.fader: only there, -9")
+                    .contains("Show desk · MIC 1 fader: only there, -9")
                     .contains("title: The language café there, Mine here");
             assertThat(ShowFile.open(file, Templates.shipped())).isEqualTo(theirs);
             hand.willAnswer(other);

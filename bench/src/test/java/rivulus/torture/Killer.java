@@ -13,7 +13,8 @@ import java.util.concurrent.TimeUnit;
 ///
 /// `java … rivulus.torture.Killer KILLS [SEED]`
 public final class Killer {
-    private static final int LONGEST_LIFE_MS = 2_600;
+    private static final int STARTING_MS = 2_000;
+    private static final int WORKING_MS = 600;
     private static final int WITH_WINDOW = 8;
 
     private final Path folder;
@@ -81,7 +82,10 @@ public final class Killer {
     /// Starts the program, kills it, and notes what it said.
     void kill() throws Exception {
         Process process = start();
-        process.waitFor(random.nextInt(LONGEST_LIFE_MS), TimeUnit.MILLISECONDS);
+        boolean whileStarting = random.nextInt(3) == 0;
+        if (!whileStarting) awaitFirstWord(process);
+        int life = random.nextInt(whileStarting ? STARTING_MS : WORKING_MS);
+        process.waitFor(life, TimeUnit.MILLISECONDS);
         process.destroyForcibly().waitFor();
         kills++;
         List<String> lines = Files.readAllLines(said);
@@ -92,11 +96,15 @@ public final class Killer {
     /// Starts the program a last time and lets it say what it has.
     void letLive() throws Exception {
         Process process = start();
-        while (process.isAlive() && Files.readAllLines(said).isEmpty())
-            process.waitFor(10, TimeUnit.MILLISECONDS);
+        awaitFirstWord(process);
         process.destroyForcibly().waitFor();
         List<String> lines = Files.readAllLines(said);
         hear(lines.isEmpty() ? "trouble: nothing was said" : lines.getFirst());
+    }
+
+    private void awaitFirstWord(Process process) throws Exception {
+        while (process.isAlive() && Files.size(said) == 0)
+            process.waitFor(5, TimeUnit.MILLISECONDS);
     }
 
     private void hear(String line) {

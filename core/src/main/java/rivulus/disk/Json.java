@@ -59,6 +59,9 @@ public sealed interface Json {
         };
     }
 
+    /// What the parser adds about itself.
+    String PARSERS_OWN = " ?[(\\[](start marker|Source:|for type).*$";
+
     /// Nesting deeper than this is refused.
     int DEEPEST = 40;
 
@@ -96,8 +99,7 @@ public sealed interface Json {
     private static String firstLine(JacksonException broken) {
         if (broken instanceof StreamConstraintsException tooMuch) return why(tooMuch);
         String message = broken.getOriginalMessage();
-        int end = message.indexOf('\n');
-        return end < 0 ? message : message.substring(0, end);
+        return message.lines().findFirst().orElse("").replaceFirst(PARSERS_OWN, "");
     }
 
     private static String why(StreamConstraintsException tooMuch) {

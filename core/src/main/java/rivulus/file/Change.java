@@ -1,6 +1,7 @@
 package rivulus.file;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -10,6 +11,11 @@ import rivulus.disk.JsonPrinter;
 import rivulus.disk.Line;
 import rivulus.disk.Merge;
 import rivulus.gear.Catalogue;
+import rivulus.gear.Knob;
+import rivulus.gear.Picker;
+import rivulus.gear.Template;
+import rivulus.show.Device;
+import rivulus.show.OwnTemplate;
 import rivulus.show.Show;
 
 /// A change of a show, thought out on one state of it and made on another: whatever was done in
@@ -48,16 +54,26 @@ public record Change(Show before, Show after) {
     /// What is changed, one clause each, in the order of the document: "Show desk · knobs ·
     /// mic1.fader: -6, was 0".
     public List<String> words() {
-        return told("new", "gone", "%s, was %s");
+        return told(Map.of(), "new", "gone", "%s, was %s");
     }
 
-    /// What differs where the second show is somebody else's: "Show desk · knobs · mic1.fader: -6
-    /// there, 0 here".
-    public List<String> compared() {
-        return told("only there", "only here", "%s there, %s here");
+    /// What differs where the second show is somebody else's: "Show desk · MIC 1 fader: -6 there, 0
+    /// here".
+    ///
+    /// @param catalogue for the labels of knobs
+    public List<String> compared(Catalogue catalogue) {
+        Map<String, Template> kinds = new HashMap<>();
+        for (Show show : List.of(before, after)) {
+            Catalogue all =
+                    catalogue.with(show.templates().stream().map(OwnTemplate::template).toList());
+            for (Device device : show.rig().devices())
+                all.find(device.template()).ifPresent(kind -> kinds.put(device.name(), kind));
+        }
+        return told(kinds, "only there", "only here", "%s there, %s here");
     }
 
-    private List<String> told(String come, String gone, String both) {
+    /// @param kinds of devices, by their names
+    private List<String> told(Map<String, Template> kinds, String come, String gone, String both) {
         List<String> words = new ArrayList<>();
         for (Merge.Difference one : Merge.between(document(before), document(after))) {
             String what =
@@ -66,16 +82,29 @@ public record Change(Show before, Show after) {
                             : one.after().isEmpty()
                                     ? gone + value(one.before())
                                     : both.formatted(plain(one.after()), plain(one.before()));
-            words.add(place(one.path()) + ": " + what);
+            words.add(place(one.path(), kinds) + ": " + what);
         }
         return words;
     }
 
-    /// A device or a lead is named without the list it stands in.
-    private static String place(List<String> path) {
+    /// A device or a lead is named without the list it stands in, a knob by its label.
+    private static String place(List<String> path, Map<String, Template> kinds) {
         boolean inRig = path.size() > 2 && path.getFirst().equals("rig");
         boolean inList = path.size() > 1 && !path.getFirst().equals("rig");
-        return String.join(" · ", path.subList(inRig ? 2 : inList ? 1 : 0, path.size()));
+        List<String> names = new ArrayList<>(path.subList(inRig ? 2 : inList ? 1 : 0, path.size()));
+        if (names.size() == 3 && names.get(1).equals("knobs")) {
+            String label = label(kinds.get(names.getFirst()), names.getLast());
+            names = List.of(names.getFirst(), label);
+        }
+        return String.join(" · ", names);
+    }
+
+    private static String label(Template kind, String knob) {
+        if (kind == null) return knob;
+        return kind.knob(knob)
+                .map(Knob::label)
+                .or(() -> kind.picker(knob).map(Picker::label))
+                .orElse(knob);
     }
 
     private static String value(Optional<Object> value) {

@@ -196,7 +196,7 @@ public final class Journal implements AutoCloseable {
         Path aside = file.resolveSibling(file.getFileName() + SET_ASIDE);
         try {
             Files.move(file, aside, StandardCopyOption.REPLACE_EXISTING);
-            return "%s It is set aside as %s.".formatted(broken.getMessage(), aside);
+            return "%s. It is set aside as %s.".formatted(broken.getMessage(), aside);
         } catch (IOException stays) {
             return broken.getMessage();
         }

@@ -73,7 +73,7 @@ public final class Session implements AutoCloseable {
     private final Work keeping = new Work("keep", "keeping unsaved changes", mishap::set);
     private final Work mending = new Work("mend", "searching for fixes of the rig", mishap::set);
     private final Work joining = new Work("join", "searching for leads", mishap::set);
-    private final Work reading = new Work("read", "opening a show", mishap::set);
+    private final Work reading = new Work("read", "opening a show", this::notOpened);
     private final Work writing = new Work("write", "saving the show", mishap::set);
     private final History history = new History();
 
@@ -299,6 +299,11 @@ public final class Session implements AutoCloseable {
                                 }));
     }
 
+    private void notOpened(Mishap failure) {
+        say("Nothing was opened");
+        mishap.set(failure);
+    }
+
     /// What came of saving: done, or the file holds something that somebody else saved.
     private sealed interface Saving {
         /// It is saved.
@@ -384,7 +389,10 @@ public final class Session implements AutoCloseable {
     private Elsewhere elsewhere(Show mine, Path path) {
         try {
             Show theirs = ShowFile.open(path, shelf.prover().catalogue());
-            return new Elsewhere(path, Optional.of(theirs), new Change(mine, theirs).compared());
+            return new Elsewhere(
+                    path,
+                    Optional.of(theirs),
+                    new Change(mine, theirs).compared(shelf.prover().catalogue()));
         } catch (FileTrouble unreadable) {
             return new Elsewhere(path, Optional.empty(), List.of(unreadable.getMessage()));
         }
@@ -421,9 +429,11 @@ public final class Session implements AutoCloseable {
     ///
     /// @param name what it does, for undo: "Set Show desk · USB 1 chat feed to mix-minus"
     public void edit(String name, Show edited) {
-        Show after;
+        Show after = shelf.whole(edited);
         try {
-            after = ShowFile.again(shelf.whole(edited), shelf.shipped());
+            Show again = ShowFile.again(after, shelf.shipped());
+            // an equal one shares what has not changed with its forerunners
+            if (!again.equals(after)) after = again;
         } catch (FileTrouble unsound) {
             refused(name, unsound);
             return;

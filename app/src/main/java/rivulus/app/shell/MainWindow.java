@@ -93,15 +93,22 @@ public final class MainWindow {
 
     private void lay(Node over) {
         layers.getChildren().add(over);
-        workspace.setDisable(true);
+        showTop();
     }
 
     /// Closes what lies on top of the workspace, if anything does.
     public void closeTop() {
         if (layers.getChildren().size() > 1) layers.getChildren().removeLast();
-        boolean clear = layers.getChildren().size() == 1;
-        workspace.setDisable(!clear);
-        if (clear) workspace.focusAgain();
+        showTop();
+        if (layers.getChildren().size() == 1) workspace.focusAgain();
+        else if (layers.getChildren().getLast() instanceof Panel panel) panel.focus();
+    }
+
+    /// Of what lies over the workspace only the uppermost is seen.
+    private void showTop() {
+        List<Node> all = layers.getChildren();
+        for (int i = 1; i < all.size(); i++) all.get(i).setVisible(i == all.size() - 1);
+        workspace.setDisable(all.size() > 1);
     }
 
     private Panel panel(String title, String words) {

@@ -4,7 +4,7 @@ import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
-import javafx.scene.layout.HBox;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
@@ -14,7 +14,7 @@ import rivulus.app.look.Look;
 /// Escape closes it.
 final class Panel extends StackPane {
     private final VBox card = new VBox();
-    private final HBox answers = new HBox();
+    private final FlowPane answers = new FlowPane();
     private final Runnable close;
 
     Panel(String title, String words, Runnable close) {
