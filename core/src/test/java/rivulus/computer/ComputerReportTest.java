@@ -118,6 +118,41 @@ class ComputerReportTest {
     }
 
     @Test
+    void whatIsTurnedIsOnTheListThoughNobodyIsLostWithoutIt() {
+        Show show = RigText.show("l laptop\nw workstation on:l");
+        assertThat(only(show).lines())
+                .noneMatch(line -> line.knob().knob().role().equals("buffer"));
+        assertThat(only(Demo.choose(show, "w/buffer", "64")).lines())
+                .anyMatch(line -> line.setTo().equals("64 frames"));
+    }
+
+    /// A program falls back to the computer's default, and that to nothing.
+    @Test
+    void afterAReplugAProgramHearsTheDefaultAndTheDefaultNothing() {
+        String rig =
+                CALL.formatted(" hears=i/main")
+                        + """
+                        i interface-2 @hall
+                        m dynamic-mic @hall
+                        m/out i/in1 3
+                        i/usb l/usb-1 1
+                        """;
+        rig = rig.replace("near maren h\n", "near maren h\nnear maren m\n");
+        ComputerReport report = only(RigText.show(rig));
+        assertThat(report.undone())
+                .filteredOn(said -> said.startsWith("After i was plugged"))
+                .singleElement()
+                .satisfies(said -> assertThat(said).doesNotContain("till then"));
+        String byDefault =
+                rig.replace("default-input=l/jack", "default-input=i/main")
+                        .replace(" hears=i/main", " hears=default");
+        assertThat(only(RigText.show(byDefault)).undone())
+                .filteredOn(said -> said.startsWith("After i was plugged"))
+                .singleElement()
+                .satisfies(said -> assertThat(said).contains("till then", "nadia"));
+    }
+
+    @Test
     void withoutThePermissionNobodyAfarHearsAnything() {
         Show shut = RigText.show(CALL.formatted(" allowed=false"));
         Proof proof = Demo.PROVER.prove(shut);

@@ -214,4 +214,62 @@ class FeedingTest {
                 Grounds.rings(survey(ring.formatted(" outlet:s"))).getFirst().hum().belowDb();
         assertThat(strip).isGreaterThan(apart + 20);
     }
+
+    @Test
+    void aPortIsTightFromNineTenthsOfWhatItGives() {
+        assertThat(new PortBudget(null, List.of("x"), 450, 0, 500).isTight()).isFalse();
+        assertThat(new PortBudget(null, List.of("x"), 455, 0, 500).isTight()).isTrue();
+        assertThat(new PortBudget(null, List.of("x"), 500, 0, 500).isOver()).isFalse();
+        assertThat(new PortBudget(null, List.of("x"), 501, 0, 500).isOver()).isTrue();
+    }
+
+    private static final String RING =
+            """
+            place hall
+            %s
+            c hall-console @hall
+            l laptop @hall
+            c/record l/line-in 3
+            """;
+
+    private static HumPlan plan(String scene) {
+        return HumPlan.of(
+                RigText.show(RING.formatted(scene)), Demo.PROVER.catalogue(), Templates.leads());
+    }
+
+    @Test
+    void aLaptopRunsFromItsBatteryAgainstHumOnlyWhereThatLasts() {
+        assertThat(plan("").steps()).containsExactly("Run l from its battery.");
+        assertThat(plan("scene talk 600").steps())
+                .isNotEmpty()
+                .noneMatch(step -> step.contains("battery"));
+    }
+
+    /// A controller that charges joins its box to the mixer; on its battery the lead hangs loose.
+    @Test
+    void aChargingLeadClosesARingOnlyWhileItCharges() {
+        String rig =
+                """
+                b set-top-box
+                x game-controller runs:%s
+                c capture-device
+                t tower
+                m streaming-mixer
+                s four-pole-splitter
+                b/hdmi c/hdmi 1
+                c/usb t/usb-2 1
+                m/usb t/usb-1 1
+                b/usb x/charge 1
+                x/jack s/plug 1
+                s/phones m/line 1
+                """;
+        assertThat(rings(rig.formatted("usb"))).isEqualTo(1);
+        assertThat(rings(rig.formatted("battery"))).isZero();
+    }
+
+    private static int rings(String rig) {
+        return Grounds.rings(
+                        Survey.of(RigText.show(rig), Demo.PROVER.catalogue(), Templates.leads()))
+                .size();
+    }
 }

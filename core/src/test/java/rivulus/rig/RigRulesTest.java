@@ -225,6 +225,21 @@ class RigRulesTest {
     }
 
     @Test
+    void aFixThatLeavesAMilderFindingIsOfferedToo() {
+        Show show =
+                RigText.show(
+                        "place hall\nc tower @hall\nt loudspeaker-pair @hall\nc/line-out t/in 2");
+        RigFinding ring = only(show, "ground-loop");
+        assertThat(ring.severity()).isEqualTo(Severity.PROBLEM);
+        RigFix strip =
+                fixes(show, ring).stream()
+                        .filter(f -> f.sentence().contains("into one outlet strip"))
+                        .findFirst()
+                        .orElseThrow();
+        assertThat(only(strip.after(), "ground-loop").severity()).isEqualTo(Severity.CAUTION);
+    }
+
+    @Test
     void aLaptopOnItsBatteryIsToldWhatChargingWouldDo() {
         Show show = RigText.show(RING.replace("l laptop @hall", "l laptop @hall runs:battery"));
         RigFinding charging = only(show, "charging-ring");
@@ -403,6 +418,36 @@ class RigRulesTest {
         RigFinding remote = only(show, "remote-switch");
         assertThat(remote.sentence()).contains("nobody hears it there");
         allEnd(show, remote);
+    }
+
+    /// The switch that would let a microphone in would put the caller out.
+    @Test
+    void aFixByWhichSomebodyWouldHearWorseIsNotOffered() {
+        String rig =
+                """
+                place hall
+                person maren host hall
+                r podcast-recorder @hall in3.source=remote
+                m dynamic-mic @hall
+                m/out r/in1 3
+                x dynamic-mic
+                x/out r/in3 3
+                h headphones worn:maren
+                r/phones1 h/in
+                p phone @hall
+                p/jack r/phone 1
+                place afar
+                person bram caller afar
+                b far-phone worn:bram
+                p/line b/line
+                %s
+                """;
+        Show asked = RigText.show(rig.formatted("ear maren person maren"));
+        assertThat(Demo.findings(asked)).doesNotContain("missing maren bram");
+        assertThat(fixes(asked, only(asked, "remote-switch"))).isEmpty();
+        Show unasked = RigText.show(rig.formatted(""));
+        assertThat(sentences(unasked, only(unasked, "remote-switch")))
+                .anyMatch(s -> s.contains("microphone"));
     }
 
     @Test

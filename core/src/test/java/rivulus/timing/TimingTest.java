@@ -73,6 +73,10 @@ class TimingTest {
     // Buffers
 
     private static BufferAdvice advice(String show, double wantedMs) {
+        return advice(show, wantedMs, 48_000);
+    }
+
+    private static BufferAdvice advice(String show, double wantedMs, int rateHz) {
         SceneProof scene = first(Demo.show(show));
         KnobUse buffer =
                 scene.tracer().live().graph().knobs().stream()
@@ -80,7 +84,7 @@ class TimingTest {
                         .findFirst()
                         .orElseThrow();
         return scene.show().ears().stream()
-                .flatMap(ear -> BufferAdvice.of(scene, buffer, ear, 48_000, wantedMs).stream())
+                .flatMap(ear -> BufferAdvice.of(scene, buffer, ear, rateHz, wantedMs).stream())
                 .findFirst()
                 .orElseThrow();
     }
@@ -99,6 +103,22 @@ class TimingTest {
                 .allMatch(row -> row.roundTripMs() > 25);
         assertThat(advice.words()).startsWith(best.frames() + " frames keep the round trip at");
         assertThat(best.bufferMs()).isCloseTo(best.frames() / 48.0, within(1e-9));
+    }
+
+    /// At twice the rate a buffer of as many frames lasts half as long.
+    @Test
+    void atAHigherRateTheSameBufferIsShorter() {
+        BufferAdvice usual = advice("lute-evening", 25);
+        BufferAdvice high = advice("lute-evening", 25, 96_000);
+        for (int r = 0; r < usual.rows().size(); r++) {
+            BufferAdvice.Row slow = usual.rows().get(r);
+            BufferAdvice.Row quick = high.rows().get(r);
+            assertThat(quick.bufferMs()).isCloseTo(slow.bufferMs() / 2, within(1e-9));
+            assertThat(quick.roundTripMs()).isLessThan(slow.roundTripMs());
+        }
+        double gap = usual.rows().get(2).roundTripMs() - usual.rows().get(1).roundTripMs();
+        assertThat(high.rows().get(2).roundTripMs() - high.rows().get(1).roundTripMs())
+                .isCloseTo(gap / 2, within(1e-9));
     }
 
     @Test
