@@ -61,6 +61,24 @@ class ShellTest {
     }
 
     @Test
+    void plusIsPlusOnEveryKeyboard() {
+        try (Hand hand = Hand.atNewWindow(folder)) {
+            for (KeyCode[] keys :
+                    new KeyCode[][] {
+                        {KeyCode.CONTROL, KeyCode.EQUALS},
+                        {KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.EQUALS},
+                        {KeyCode.CONTROL, KeyCode.ADD}
+                    }) {
+                double before = hand.session().settings().scale().get();
+                hand.press(keys);
+                assertThat(hand.session().settings().scale().get()).isGreaterThan(before);
+            }
+            hand.press(KeyCode.CONTROL, KeyCode.SUBTRACT);
+            assertThat(hand.session().settings().scale().get()).isLessThan(1.35);
+        }
+    }
+
+    @Test
     void inANarrowWindowTheFindingsFoldIntoADrawer() {
         try (Hand hand = Hand.atDemo(folder)) {
             assertThat(hand.sees("#side")).isTrue();

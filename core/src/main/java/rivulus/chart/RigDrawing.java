@@ -494,14 +494,16 @@ public record RigDrawing(
     }
 
     /// The number of each lead, by its id, as lists and labels carry it: what is laid by hand is
-    /// counted first, in the order of the rig.
+    /// counted first, in the order of the rig. All have as many digits, so that they sort.
     public static Map<String, String> tags(Survey survey) {
         Map<String, String> tags = new HashMap<>();
+        int digits = Math.max(2, String.valueOf(survey.leads().size()).length());
+        String pattern = "%0" + digits + "d";
         int number = 1;
         for (boolean laid : new boolean[] {true, false})
             for (LeadReport lead : survey.leads())
                 if (isLaid(survey, lead) == laid)
-                    tags.put(lead.cable().id(), "%02d".formatted(number++));
+                    tags.put(lead.cable().id(), pattern.formatted(number++));
         return tags;
     }
 

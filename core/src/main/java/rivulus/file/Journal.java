@@ -14,10 +14,12 @@ import java.time.DateTimeException;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Stream;
 import rivulus.disk.Entry;
@@ -83,19 +85,24 @@ public final class Journal implements AutoCloseable {
     ///
     /// @param file the file it belongs to, if it has one
     public void keep(Show show, Optional<Path> file) throws FileTrouble {
-        keep(show, file, Fingerprint.NONE);
+        keep(show, file, Fingerprint.NONE, List.of());
     }
 
     /// Writes down a show with unsaved edits.
     ///
     /// @param file the file it belongs to, if it has one
     /// @param held what that file held when it was last read or written here
-    public void keep(Show show, Optional<Path> file, Fingerprint held) throws FileTrouble {
+    /// @param instead what this was taken up from: once this is written, those are of the past,
+    ///     whether or not there is still time to delete them
+    public void keep(Show show, Optional<Path> file, Fingerprint held, List<Left> instead)
+            throws FileTrouble {
         Map<String, Object> entry = new LinkedHashMap<>();
         entry.put("journal", 1);
         entry.put("written", Instant.now().toString());
         file.ifPresent(path -> entry.put("file", path.toAbsolutePath().toString()));
         if (!held.equals(Fingerprint.NONE)) entry.put("held", held.digest());
+        if (!instead.isEmpty())
+            entry.put("instead", instead.stream().map(l -> SafeFile.name(l.journal())).toList());
         entry.put("show", ShowFile.write(show));
         SafeFile.replace(journal, JsonText.of(entry));
     }
@@ -169,21 +176,32 @@ public final class Journal implements AutoCloseable {
         if (!Files.isDirectory(folder)) return new Found(List.of(), List.of());
         List<Left> left = new ArrayList<>();
         List<String> troubles = new ArrayList<>();
+        Set<String> past = new HashSet<>();
         try {
             for (Path file : endingIn(folder, ENDING)) {
                 if (isInUse(lockOf(file))) continue;
                 try {
-                    left.add(read(file, catalogue));
+                    left.add(read(file, catalogue, past));
                 } catch (FileTrouble broken) {
                     troubles.add(setAside(file, broken));
                 }
             }
+            left.removeIf(one -> past.contains(SafeFile.name(one.journal())) && isGone(one));
             for (Path lock : endingIn(folder, LOCK)) sweep(lock);
         } catch (IOException unreadable) {
             troubles.add(folder + ": this folder cannot be looked through");
         }
         left.sort(Comparator.comparing(Left::written).reversed());
         return new Found(left, troubles);
+    }
+
+    private static boolean isGone(Left one) {
+        try {
+            one.discard();
+            return true;
+        } catch (FileTrouble stays) {
+            return false;
+        }
     }
 
     private static List<Path> endingIn(Path folder, String ending) throws IOException {
@@ -226,7 +244,8 @@ public final class Journal implements AutoCloseable {
         }
     }
 
-    private static Left read(Path file, Catalogue catalogue) throws FileTrouble {
+    /// @param past is told which journals this one stands instead of
+    private static Left read(Path file, Catalogue catalogue, Set<String> past) throws FileTrouble {
         String name = file.toString();
         Entry root = Entry.root(name, Json.parse(SafeFile.read(file, LARGEST_BYTES).text(), name));
         if (!(root.field("show").json() instanceof Json.Text(String text, _)))
@@ -235,6 +254,7 @@ public final class Journal implements AutoCloseable {
             Optional<Path> of =
                     Optional.of(root.text("file", "")).filter(f -> !f.isEmpty()).map(Path::of);
             Show show = ShowFile.parse(text, name, catalogue);
+            past.addAll(root.texts("instead"));
             Fingerprint held = new Fingerprint(root.text("held", ""));
             return new Left(file, show, of, held, Instant.parse(root.text("written")));
         } catch (InvalidPathException | DateTimeException broken) {

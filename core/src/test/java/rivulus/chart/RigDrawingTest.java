@@ -19,6 +19,7 @@ import rivulus.check.SceneProof;
 import rivulus.check.Severity;
 import rivulus.file.DemoShows;
 import rivulus.file.Templates;
+import rivulus.leads.Survey;
 import rivulus.power.Grounds;
 import rivulus.rig.RigEdits;
 import rivulus.rig.RigProof;
@@ -314,5 +315,20 @@ class RigDrawingTest {
             for (RigDrawing.Box box : drawing.boxes())
                 assertThat(box.x() + box.width()).isLessThanOrEqualTo(width);
         }
+    }
+
+    @Test
+    void leadNumbersSortAsNumbersBeyondAHundred() {
+        StringBuilder rig =
+                new StringBuilder(
+                        "c1 digital-console\nc2 digital-console\nc3 digital-console\nc4 digital-console\n");
+        for (int i = 0; i < 104; i++)
+            rig.append(
+                    "m%1$d dynamic-mic\nm%1$d/out c%2$d/ch%3$d 3\n"
+                            .formatted(i, i / 26 + 1, i % 26 + 1));
+        Show show = RigText.show(rig.toString());
+        Survey survey = Survey.of(show, Demo.PROVER.catalogue(), Templates.leads());
+        List<String> tags = RigDrawing.tags(survey).values().stream().sorted().toList();
+        assertThat(tags).hasSize(104).startsWith("001", "002").endsWith("103", "104");
     }
 }

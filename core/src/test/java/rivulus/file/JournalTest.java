@@ -12,6 +12,7 @@ import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import rivulus.disk.FileTrouble;
+import rivulus.disk.Fingerprint;
 import rivulus.disk.JsonText;
 import rivulus.gear.Catalogue;
 import rivulus.show.Show;
@@ -124,5 +125,22 @@ class JournalTest {
                 assertThat(files.filter(f -> f.toString().endsWith(".lock"))).hasSize(1);
             }
         }
+    }
+
+    /// Killed between writing down what it took up and deleting what it was taken up from.
+    @Test
+    void whatWasTakenUpIsNotOfferedAgainOnceTheNewJournalHoldsIt() throws Exception {
+        Journal first = Journal.in(folder);
+        first.keep(show.titled("Old"), Optional.empty());
+        first.letGo();
+        Journal.Left old = Journal.leftIn(folder, catalogue).left().getFirst();
+        Journal second = Journal.in(folder);
+        second.keep(show.titled("New"), Optional.empty(), Fingerprint.NONE, List.of(old));
+        second.letGo();
+        assertThat(old.journal()).exists();
+        assertThat(Journal.leftIn(folder, catalogue).left())
+                .singleElement()
+                .matches(left -> left.show().title().equals("New"));
+        assertThat(old.journal()).doesNotExist();
     }
 }

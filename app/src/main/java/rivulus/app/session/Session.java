@@ -565,7 +565,7 @@ public final class Session implements AutoCloseable {
     private Optional<String> writeJournal(
             Show kept, Optional<Path> path, boolean unsaved, List<Journal.Left> others) {
         try {
-            if (unsaved) journal.get().keep(kept, path, held(path));
+            if (unsaved) journal.get().keep(kept, path, held(path), others);
             else journal.get().clear();
             for (Journal.Left other : others) other.discard();
             return Optional.empty();

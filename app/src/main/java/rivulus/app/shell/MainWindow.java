@@ -38,6 +38,14 @@ import rivulus.words.Words;
 /// The window's scene: the workspace with what lies over it, its style, its keys, and everything
 /// about files.
 public final class MainWindow {
+    /// Plus where it is a key of its own besides, where it is a shifted one, and on the number pad.
+    private static final List<String> LARGER =
+            List.of(
+                    "Shortcut+EQUALS",
+                    "Shortcut+Shift+EQUALS",
+                    "Shortcut+Shift+PLUS",
+                    "Shortcut+ADD");
+
     private static final int DIFFERENCES_SHOWN = 8;
     private static final List<String> LISTS = List.of(".csv", ".tsv", ".txt");
 
@@ -64,15 +72,17 @@ public final class MainWindow {
         for (Command command : commands.standing()) {
             command.keys().ifPresent(keys -> scene.getAccelerators().put(keys, () -> run(command)));
         }
-        scene.getAccelerators().put(KeyCombination.valueOf("Shortcut+Y"), session::redo);
-        scene.getAccelerators()
-                .put(
-                        KeyCombination.valueOf("Shortcut+EQUALS"),
-                        () -> session.settings().scaleBy(1.1));
+        accelerate("Shortcut+Y", session::redo);
+        for (String keys : LARGER) accelerate(keys, () -> session.settings().scaleBy(1.1));
+        accelerate("Shortcut+SUBTRACT", () -> session.settings().scaleBy(1 / 1.1));
         session.mishap().addListener((_, _, mishap) -> tell(mishap));
         session.refusal().addListener((_, _, refusal) -> tell(refusal));
         scene.setOnDragOver(this::dragOver);
         scene.setOnDragDropped(this::dropped);
+    }
+
+    private void accelerate(String keys, Runnable deed) {
+        scene.getAccelerators().put(KeyCombination.valueOf(keys), deed);
     }
 
     /// The scene to put on a stage.
