@@ -106,7 +106,7 @@ public final class Shots extends Application {
         shot(
                 "rig-add",
                 () -> {
-                    session.undo();
+                    session.document().undo();
                     window.searchGear();
                 });
         shot(
@@ -120,7 +120,7 @@ public final class Shots extends Application {
         shot(
                 "bench",
                 () -> {
-                    session.undo();
+                    session.document().undo();
                     window.openBench(Optional.of("show-desk"), Optional.empty());
                     press("#section-routes");
                 });

@@ -47,7 +47,7 @@ class BriefAndKnobsTest {
 
             hand.click("#back-to-default");
             assertThat(hand.textIn("#chart")).contains("missing");
-            assertThat(hand.session().undoName())
+            assertThat(hand.session().document().undoName())
                     .contains("Brief: back to the default for Sunniva may hear Bram");
         }
     }

@@ -40,7 +40,9 @@ class EveningsTest {
                 hand.act(() -> hand.session().ear().set(ear.id()));
                 assertThat(hand.session().picture().get().ear()).isEqualTo(ear);
             }
-            assertThat(hand.session().dirty().get()).as("looking changes nothing").isFalse();
+            assertThat(hand.session().document().dirty().get())
+                    .as("looking changes nothing")
+                    .isFalse();
         }
     }
 

@@ -46,7 +46,7 @@ class FilesTest {
             boolean still =
                     Hand.onFx(
                             () -> {
-                                hand.session().take(cafe, file);
+                                hand.session().document().take(cafe, file);
                                 return hand.find("#start").isVisible()
                                         || hand.find("#no-ears").isVisible();
                             });
@@ -74,7 +74,7 @@ class FilesTest {
             again.press(KeyCode.CONTROL, KeyCode.K);
             again.type("other");
             again.press(KeyCode.ENTER);
-            assertThat(again.session().file().get()).isEqualTo(other);
+            assertThat(again.session().document().file().get()).isEqualTo(other);
         }
     }
 
@@ -121,7 +121,7 @@ class FilesTest {
             assertThat(hand.textIn("#panel")).contains("The show is not saved", "read-only");
             hand.willAnswer(elsewhere);
             hand.click(hand.withText("Save somewhere else"));
-            assertThat(hand.session().dirty().get()).isFalse();
+            assertThat(hand.session().document().dirty().get()).isFalse();
         }
         assertThat(elsewhere).exists();
     }
@@ -146,7 +146,7 @@ class FilesTest {
                     .contains("Take up where you were?", "Unsaved café", "café.rivulus");
             hand.press(KeyCode.SPACE);
             assertThat(hand.textsIn("#show-title")).containsExactly("Unsaved café *");
-            assertThat(hand.session().file().get()).isEqualTo(file.toAbsolutePath());
+            assertThat(hand.session().document().file().get()).isEqualTo(file.toAbsolutePath());
             assertThat(left).doesNotExist();
         }
     }

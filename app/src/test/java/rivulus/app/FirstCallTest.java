@@ -29,14 +29,14 @@ class FirstCallTest {
             hand.awaitFixes();
             hand.press(KeyCode.CONTROL, KeyCode.F);
             assertThat(hand.textIn("#ears")).as("previewed").doesNotContain("herself");
-            assertThat(hand.session().dirty().get()).as("nothing is done yet").isFalse();
+            assertThat(hand.session().document().dirty().get()).as("nothing is done yet").isFalse();
 
             hand.press(KeyCode.SPACE);
             assertThat(hand.textsIn("#findings")).contains("Nothing wrong for Nadia");
-            assertThat(hand.session().undoName())
+            assertThat(hand.session().document().undoName())
                     .contains("Set Show desk · USB 1 chat feed to mix-minus");
             hand.press(KeyCode.CONTROL, KeyCode.S);
-            assertThat(hand.session().dirty().get()).isFalse();
+            assertThat(hand.session().document().dirty().get()).isFalse();
         }
         assertThat(Files.readString(file)).contains("\"usb1chat.feed\": \"mix-minus\"");
         assertThat(

@@ -45,7 +45,7 @@ class LanternHourTest {
             assertThat(hand.textIn("#ears"))
                     .doesNotContain("late", "twice", "muted", "not Bram", "trouble");
 
-            String last = hand.session().undoName().orElseThrow();
+            String last = hand.session().document().undoName().orElseThrow();
             hand.press(KeyCode.CONTROL, KeyCode.Z);
             assertThat(hand.textsIn("#last-done")).containsExactly("Undid: " + last);
             assertThat(hand.session().proof().get().findings()).isNotEmpty();

@@ -13,7 +13,8 @@ import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
-import rivulus.app.session.Session;
+import rivulus.app.session.Elsewhere;
+import rivulus.app.session.SavingTold;
 import rivulus.disk.FileTrouble;
 import rivulus.file.DemoShows;
 import rivulus.file.Journal;
@@ -62,7 +63,7 @@ class ReliabilityTest {
             boolean still =
                     Hand.onFx(
                             () -> {
-                                hand.session().take(found);
+                                hand.session().document().take(found);
                                 return Files.exists(left);
                             });
             assertThat(still).as("while the new journal is queued").isTrue();
@@ -107,6 +108,7 @@ class ReliabilityTest {
             hand.act(
                     () -> {
                         hand.session()
+                                .document()
                                 .edit(
                                         "Turn",
                                         hand.session()
@@ -138,20 +140,26 @@ class ReliabilityTest {
                                     .papers()
                                     .write(sheet, () -> new byte[] {1}, t -> told.add("no"));
                         hand.session()
+                                .document()
                                 .save(
                                         folder.resolve("nowhere").resolve("x.rivulus"),
                                         asker("first", told));
-                        hand.session().save(folder.resolve("x.rivulus"), asker("second", told));
-                        hand.session().save(folder.resolve("y.rivulus"), asker("third", told));
+                        hand.session()
+                                .document()
+                                .save(folder.resolve("x.rivulus"), asker("second", told));
+                        hand.session()
+                                .document()
+                                .save(folder.resolve("y.rivulus"), asker("third", told));
                     });
             assertThat(sheets).allMatch(Files::exists);
             assertThat(told).containsExactly("first failed", "second saved", "third saved");
-            assertThat(hand.session().file().get()).isEqualTo(folder.resolve("y.rivulus"));
+            assertThat(hand.session().document().file().get())
+                    .isEqualTo(folder.resolve("y.rivulus"));
         }
     }
 
-    private static Session.SavingTold asker(String name, List<String> told) {
-        return new Session.SavingTold() {
+    private static SavingTold asker(String name, List<String> told) {
+        return new SavingTold() {
             @Override
             public void saved() {
                 told.add(name + " saved");
@@ -163,7 +171,7 @@ class ReliabilityTest {
             }
 
             @Override
-            public void changed(Session.Elsewhere elsewhere) {
+            public void changed(Elsewhere elsewhere) {
                 told.add(name + " changed");
             }
         };
@@ -177,6 +185,7 @@ class ReliabilityTest {
             hand.act(
                     () ->
                             hand.session()
+                                    .document()
                                     .edit(
                                             "Call it mine",
                                             hand.session().show().get().titled("Mine")));
@@ -202,6 +211,7 @@ class ReliabilityTest {
             hand.act(
                     () ->
                             hand.session()
+                                    .document()
                                     .edit(
                                             "Call it mine",
                                             hand.session().show().get().titled("Mine")));
@@ -246,7 +256,7 @@ class ReliabilityTest {
     void aShowThatCannotBeProvenIsKeptAndThatIsSaid() {
         Show broken = cafe.withRig(Rig.of(List.of(Device.of("x", "X", "no-such-kind")), List.of()));
         try (Hand hand = Hand.atNewWindow(folder)) {
-            hand.act(() -> hand.session().take(broken, null));
+            hand.act(() -> hand.session().document().take(broken, null));
             assertThat(hand.textIn("#panel")).contains("while proving the show", "no-such-kind");
             hand.press(KeyCode.SPACE);
             hand.act(() -> hand.window().open(file));
@@ -261,6 +271,7 @@ class ReliabilityTest {
             hand.act(
                     () ->
                             hand.session()
+                                    .document()
                                     .edit(
                                             "Join it to itself",
                                             before.withRig(

@@ -33,7 +33,7 @@ class RigStageTest {
             hand.press(KeyCode.SPACE);
             assertThat(show(hand).rig().cables()).hasSize(leads + 1);
             assertThat(hand.textIn("#gear-pane")).doesNotContain("ring of grounds");
-            assertThat(hand.session().undoName().orElseThrow()).contains("isolator");
+            assertThat(hand.session().document().undoName().orElseThrow()).contains("isolator");
             hand.press(KeyCode.CONTROL, KeyCode.Z);
             assertThat(show(hand).rig().cables()).hasSize(leads);
         }
@@ -76,7 +76,8 @@ class RigStageTest {
             hand.press(KeyCode.SPACE);
             assertThat(show(hand).rig().devices()).hasSameSizeAs(before.rig().devices());
             assertThat(show(hand).rig().cables()).noneMatch(c -> c.touches(added.id()));
-            while (hand.session().undoName().isPresent()) hand.press(KeyCode.CONTROL, KeyCode.Z);
+            while (hand.session().document().undoName().isPresent())
+                hand.press(KeyCode.CONTROL, KeyCode.Z);
             assertThat(show(hand)).isEqualTo(before);
         }
     }

@@ -165,7 +165,7 @@ class ShellTest {
             hand.press(KeyCode.CONTROL, KeyCode.ENTER);
             assertThat(hand.textsIn("#last-done"))
                     .containsExactly("Nothing is offered here to be taken");
-            assertThat(hand.session().dirty().get()).isFalse();
+            assertThat(hand.session().document().dirty().get()).isFalse();
         }
     }
 

@@ -70,7 +70,8 @@ public final class Resident {
                     Stage stage = new Stage();
                     stage.setScene(new MainWindow(session, Optional.empty()).scene());
                     stage.show();
-                    session.take(DemoShows.open(DemoShows.LANTERN_HOUR, prover.catalogue()), null);
+                    session.document()
+                            .take(DemoShows.open(DemoShows.LANTERN_HOUR, prover.catalogue()), null);
                     sessions[0] = session;
                 });
         Session session = sessions[0];
@@ -86,7 +87,10 @@ public final class Resident {
         var scenes = session.show().get().scenes();
         var ears = session.show().get().ears();
         Ref fader = Ref.of("desk/%s.fader".formatted(FADERS.get(n % FADERS.size())));
-        session.edit("Move", session.show().get().withKnob(fader, new Setting.Level(-(n % STEPS))));
+        session.document()
+                .edit(
+                        "Move",
+                        session.show().get().withKnob(fader, new Setting.Level(-(n % STEPS))));
         if (n % STEPS == 0) session.scene().set(scenes.get(n / STEPS % scenes.size()).id());
         if (n % STEPS == 1) session.ear().set(ears.get(n / STEPS % ears.size()).id());
     }

@@ -8,6 +8,8 @@ import java.util.Random;
 import java.util.concurrent.locks.LockSupport;
 import javafx.application.Platform;
 import rivulus.app.look.Look;
+import rivulus.app.session.Elsewhere;
+import rivulus.app.session.SavingTold;
 import rivulus.app.session.Session;
 import rivulus.app.session.Settings;
 import rivulus.app.shell.MainWindow;
@@ -79,10 +81,10 @@ final class Victim {
                     Thread.ofPlatform().daemon().start(this::work);
                 };
         if (!left.isEmpty()) {
-            session.take(left.getFirst());
+            session.document().take(left.getFirst());
             go.run();
         } else if (Files.exists(file)) {
-            session.open(file, trouble -> say("trouble " + trouble.getMessage()));
+            session.document().open(file, trouble -> say("trouble " + trouble.getMessage()));
             Thread.ofPlatform()
                     .start(
                             () -> {
@@ -91,7 +93,7 @@ final class Victim {
                             });
         } else {
             Show fresh = DemoShows.open("first-call", prover.catalogue()).titled(TITLE + 0);
-            session.take(fresh, null);
+            session.document().take(fresh, null);
             go.run();
         }
     }
@@ -118,8 +120,9 @@ final class Victim {
             Platform.runLater(
                     () -> {
                         edited[0] = number() + 1;
-                        session.edit("Edit", session.show().get().titled(TITLE + edited[0]));
-                        if (saves) session.save(file, told);
+                        session.document()
+                                .edit("Edit", session.show().get().titled(TITLE + edited[0]));
+                        if (saves) session.document().save(file, told);
                         done.countDown();
                     });
             try {
@@ -132,8 +135,8 @@ final class Victim {
         }
     }
 
-    private final Session.SavingTold told =
-            new Session.SavingTold() {
+    private final SavingTold told =
+            new SavingTold() {
                 @Override
                 public void saved() {
                     // what is said afterwards says it
@@ -145,13 +148,13 @@ final class Victim {
                 }
 
                 @Override
-                public void changed(Session.Elsewhere elsewhere) {
+                public void changed(Elsewhere elsewhere) {
                     say(ASKED);
-                    session.replace(elsewhere.file(), told());
+                    session.document().replace(elsewhere.file(), told());
                 }
             };
 
-    private Session.SavingTold told() {
+    private SavingTold told() {
         return told;
     }
 }

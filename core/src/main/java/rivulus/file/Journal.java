@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.nio.channels.FileChannel;
 import java.nio.channels.FileLock;
 import java.nio.channels.OverlappingFileLockException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.InvalidPathException;
 import java.nio.file.LinkOption;
@@ -170,8 +171,9 @@ public final class Journal implements AutoCloseable {
         return journal.resolveSibling(name.substring(0, name.length() - ENDING.length()) + LOCK);
     }
 
-    /// What programs that are no longer running left behind in a folder. A journal that cannot be
-    /// read is set aside under another name and told; locks that nobody holds are swept away.
+    /// What programs that are no longer running left behind in a folder and nobody has saved. A
+    /// journal that cannot be read is set aside under another name and told; locks that nobody
+    /// holds are swept away.
     public static Found leftIn(Path folder, Catalogue catalogue) {
         if (!Files.isDirectory(folder)) return new Found(List.of(), List.of());
         List<Left> left = new ArrayList<>();
@@ -181,7 +183,8 @@ public final class Journal implements AutoCloseable {
             for (Path file : endingIn(folder, ENDING)) {
                 if (isInUse(lockOf(file))) continue;
                 try {
-                    left.add(read(file, catalogue, past));
+                    Left found = read(file, catalogue, past);
+                    if (!isSaved(found) || !isGone(found)) left.add(found);
                 } catch (FileTrouble broken) {
                     troubles.add(setAside(file, broken));
                 }
@@ -193,6 +196,18 @@ public final class Journal implements AutoCloseable {
         }
         left.sort(Comparator.comparing(Left::written).reversed());
         return new Found(left, troubles);
+    }
+
+    /// Whether the file it belongs to holds just that: the program ended between saving and
+    /// forgetting.
+    private static boolean isSaved(Left one) {
+        if (one.file().isEmpty()) return false;
+        try {
+            byte[] bytes = ShowFile.write(one.show()).getBytes(StandardCharsets.UTF_8);
+            return SafeFile.read(one.file().get()).print().equals(Fingerprint.of(bytes));
+        } catch (FileTrouble gone) {
+            return false;
+        }
     }
 
     private static boolean isGone(Left one) {

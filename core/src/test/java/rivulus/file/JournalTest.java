@@ -143,4 +143,19 @@ class JournalTest {
                 .matches(left -> left.show().title().equals("New"));
         assertThat(old.journal()).doesNotExist();
     }
+
+    /// Killed between saving and forgetting.
+    @Test
+    void whatIsSavedJustSoIsNotOffered() throws Exception {
+        Path file = folder.resolve("a.rivulus");
+        ShowFile.save(show, file);
+        Journal journal = Journal.in(folder);
+        journal.keep(show, Optional.of(file));
+        journal.letGo();
+        assertThat(Journal.leftIn(folder, catalogue).left()).isEmpty();
+        Journal other = Journal.in(folder);
+        other.keep(show.titled("Newer"), Optional.of(file));
+        other.letGo();
+        assertThat(Journal.leftIn(folder, catalogue).left()).hasSize(1);
+    }
 }

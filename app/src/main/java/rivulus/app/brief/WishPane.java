@@ -152,14 +152,15 @@ public final class WishPane extends VBox {
                         reason.getText().strip(),
                         Extras.NONE);
         String name = "Brief: %s %s %s".formatted(Names.of(ear), wish.phrase(), Names.of(source));
-        session.edit(name, session.show().get().with(change));
+        session.document().edit(name, session.show().get().with(change));
     }
 
     private void remove(WishChange change) {
         Show show = session.show().get();
-        session.edit(
-                "Brief: back to the default for " + sentence(show, change),
-                show.withoutChange(change.ear(), change.source(), change.scene()));
+        session.document()
+                .edit(
+                        "Brief: back to the default for " + sentence(show, change),
+                        show.withoutChange(change.ear(), change.source(), change.scene()));
     }
 
     private void fillExceptions(Show show) {

@@ -231,7 +231,7 @@ public final class IntakePane extends StackPane {
     private void take() {
         plan.ifPresent(
                 taken -> {
-                    session.edit("Take in " + file, taken.change());
+                    session.document().edit("Take in " + file, taken.change());
                     close.run();
                 });
     }

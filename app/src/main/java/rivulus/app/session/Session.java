@@ -1,19 +1,12 @@
 package rivulus.app.session;
 
-import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
-import java.util.concurrent.atomic.AtomicReference;
-import java.util.function.Consumer;
 import javafx.beans.property.DoubleProperty;
 import javafx.beans.property.ObjectProperty;
-import javafx.beans.property.ReadOnlyBooleanProperty;
-import javafx.beans.property.ReadOnlyBooleanWrapper;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.ReadOnlyStringProperty;
@@ -32,11 +25,7 @@ import rivulus.check.Trouble;
 import rivulus.cure.Cure;
 import rivulus.cure.Cured;
 import rivulus.cure.Cures;
-import rivulus.disk.FileTrouble;
-import rivulus.disk.Fingerprint;
-import rivulus.file.Change;
 import rivulus.file.Journal;
-import rivulus.file.ShowFile;
 import rivulus.gear.Setting;
 import rivulus.leads.Joiner;
 import rivulus.leads.Joining;
@@ -54,32 +43,23 @@ import rivulus.show.Turn;
 import rivulus.signal.KnobUse;
 import rivulus.timing.BufferAdvice;
 
-/// The one show that is open, what is chosen in it, what was proven of it and what was done to it.
-/// All views look at this and at nothing else.
+/// What is chosen in the one show that is open, what was proven of it and what cures it; the show
+/// itself with its file and history is the [Document]. All views look at this and at nothing else.
 ///
-/// To be used on the interface thread. Proving, drawing up pictures, searching for cures and
-/// keeping the journal go on elsewhere; their results turn up in properties.
+/// To be used on the interface thread. Proving, drawing up pictures and searching for cures go on
+/// elsewhere; their results turn up in properties.
 public final class Session implements AutoCloseable {
     private static final int CURES_OFFERED = 3;
     private static final int WAYS_OFFERED = 3;
 
     private final Settings settings;
-    private final Optional<Journal> journal;
-    private final ReadOnlyObjectWrapper<Refusal> refusal = new ReadOnlyObjectWrapper<>();
     private final ReadOnlyObjectWrapper<Mishap> mishap = new ReadOnlyObjectWrapper<>();
     private final Work proving = new Work("prove", "proving the show", mishap::set);
     private final Work drawing = new Work("draw", "drawing it up", mishap::set);
     private final Work curing = new Work("cure", "searching for cures", mishap::set);
-    private final Work keeping = new Work("keep", "keeping unsaved changes", mishap::set);
     private final Work mending = new Work("mend", "searching for fixes of the rig", mishap::set);
     private final Work joining = new Work("join", "searching for leads", mishap::set);
-    private final Work reading = new Work("read", "opening a show", this::notOpened);
-    private final Work writing = new Work("write", "saving the show", mishap::set);
-    private final History history = new History();
 
-    private final ReadOnlyObjectWrapper<Show> show = new ReadOnlyObjectWrapper<>(Show.untitled());
-    private final ReadOnlyObjectWrapper<Path> file = new ReadOnlyObjectWrapper<>();
-    private final ReadOnlyBooleanWrapper dirty = new ReadOnlyBooleanWrapper();
     private final ReadOnlyObjectWrapper<Proof> proof = new ReadOnlyObjectWrapper<>();
     private final ReadOnlyObjectWrapper<Picture> picture = new ReadOnlyObjectWrapper<>();
     private final ReadOnlyStringWrapper lastDone = new ReadOnlyStringWrapper("");
@@ -99,20 +79,10 @@ public final class Session implements AutoCloseable {
     private final Shelf shelf;
     private final Papers papers = new Papers(this, mishap::set);
 
-    private Show saved = Show.untitled();
+    private final Document document;
+
     private Show joinedOn = Show.untitled();
     private boolean choosing;
-
-    /// What the show's file held when it was last read or written here; empty where it has none.
-    private final AtomicReference<OnDisk> onDisk = new AtomicReference<>(OnDisk.NOWHERE);
-
-    /// What was taken up from other programs' journals, until this one's holds it.
-    private final Set<Journal.Left> takenUp = new LinkedHashSet<>();
-
-    /// A file and what it held.
-    private record OnDisk(Path file, Fingerprint print) {
-        static final OnDisk NOWHERE = new OnDisk(Path.of(""), Fingerprint.NONE);
-    }
 
     /// A session without a show yet.
     ///
@@ -120,7 +90,9 @@ public final class Session implements AutoCloseable {
     public Session(Prover prover, Settings settings, Optional<Journal> journal) {
         shelf = new Shelf(prover, settings.library(), this::say, mishap::set);
         this.settings = settings;
-        this.journal = journal;
+        document =
+                new Document(shelf, settings, journal, this::say, mishap::set)
+                        .telling(this::begin, this::changed);
         joinTo.addListener((_, _, _) -> findJoinings());
         device.addListener((_, _, _) -> joinTo.set(""));
         for (StringProperty choice : List.of(ear, source, scene, device)) {
@@ -130,24 +102,18 @@ public final class Session implements AutoCloseable {
         layer.addListener((_, _, _) -> draw());
         wantedMs.addListener((_, _, _) -> draw());
         stage.addListener((_, _, _) -> draw());
-        show.addListener((_, _, now) -> shelf.shows(now));
     }
 
     // What is open
 
+    /// The show with its file, its history and its journal.
+    public Document document() {
+        return document;
+    }
+
     /// The show as it is now.
     public ReadOnlyObjectProperty<Show> show() {
-        return show.getReadOnlyProperty();
-    }
-
-    /// The file it was opened from or saved to, or null.
-    public ReadOnlyObjectProperty<Path> file() {
-        return file.getReadOnlyProperty();
-    }
-
-    /// Whether something would be lost by closing.
-    public ReadOnlyBooleanProperty dirty() {
-        return dirty.getReadOnlyProperty();
+        return document.show();
     }
 
     /// The latest finished proof, or null before the first.
@@ -245,235 +211,33 @@ public final class Session implements AutoCloseable {
         lastDone.set(sentence);
     }
 
-    // Opening and saving
-
-    /// Takes up a show.
-    ///
-    /// @param from the file it came from, or null for one that has none yet
-    public void take(Show newShow, Path from) {
-        history.clear();
-        takenUp.clear();
-        onDisk.set(OnDisk.NOWHERE);
-        saved = newShow;
-        file.set(from);
+    /// A show has been taken up: nothing of the former one stays on the screen.
+    private void begin() {
         proof.set(null);
         picture.set(null);
         cures.clear();
+        rigFixes.clear();
         choosing = true;
         for (StringProperty choice : List.of(ear, source, device)) choice.set("");
-        scene.set(newShow.scenes().getFirst().id());
-        put(newShow);
-        lastDone.set("Opened " + (from == null ? newShow.title() : from.getFileName()));
-        if (from != null) settings.used(from);
+        scene.set(document.show().get().scenes().getFirst().id());
     }
 
-    /// Takes up what a program left behind. It is not overwritten unasked: the file it belongs to
-    /// is compared before it is saved. The other program's journal goes once this one's holds it.
-    public void take(Journal.Left left) {
-        take(left.show(), null);
-        file.set(left.file().orElse(null));
-        left.file().ifPresent(path -> onDisk.set(new OnDisk(path, left.held())));
-        saved = Show.untitled();
-        dirty.set(true);
-        takenUp.add(left);
-        keepJournal();
-        lastDone.set("Recovered " + left.show().title());
-    }
-
-    /// Opens a file, away from the interface thread.
-    ///
-    /// @param failed told where it cannot be used; the present show stays
-    public void open(Path path, Consumer<FileTrouble> failed) {
-        say("Opening " + path.getFileName() + " …");
-        reading.ask(
-                _ -> Attempt.at(() -> ShowFile.read(path, shelf.prover().catalogue())),
-                opened ->
-                        opened.either(
-                                read -> {
-                                    take(read.show(), path);
-                                    onDisk.set(new OnDisk(path, read.print()));
-                                },
-                                trouble -> {
-                                    say(path.getFileName() + " was not opened");
-                                    failed.accept(trouble);
-                                }));
-    }
-
-    private void notOpened(Mishap failure) {
-        say("Nothing was opened");
-        mishap.set(failure);
-    }
-
-    /// What came of saving: done, or the file holds something that somebody else saved.
-    private sealed interface Saving {
-        /// It is saved.
-        record Done(Fingerprint print) implements Saving {}
-
-        /// It is not; the file is as the others left it.
-        record Changed(Elsewhere elsewhere) implements Saving {}
-    }
-
-    /// A file that somebody else has changed since it was read or written here.
-    ///
-    /// @param theirs the show it holds now; empty where it holds none that can be read
-    /// @param differences what is different in it, one clause each
-    public record Elsewhere(Path file, Optional<Show> theirs, List<String> differences) {
-        public Elsewhere {
-            differences = List.copyOf(differences);
-        }
-    }
-
-    /// Told what came of saving, on the interface thread.
-    public interface SavingTold {
-        /// It is saved.
-        void saved();
-
-        /// It cannot be written; nothing is lost.
-        void failed(FileTrouble trouble);
-
-        /// Somebody else has changed the file, and it was left as it is.
-        void changed(Elsewhere elsewhere);
-    }
-
-    /// Saves to a file, which becomes the show's own, away from the interface thread. Where
-    /// somebody else has changed the show's own file since, it is left alone and that is told.
-    public void save(Path path, SavingTold told) {
-        save(path, false, told);
-    }
-
-    /// Saves to a file whatever it holds.
-    public void replace(Path path, SavingTold told) {
-        save(path, true, told);
-    }
-
-    private void save(Path path, boolean whatever, SavingTold told) {
-        Show written = show.get();
-        boolean own = path.equals(file.get()) && !whatever;
-        writing.each(
-                _ -> Attempt.at(() -> saved(written, path, own)),
-                saving ->
-                        saving.either(
-                                came -> {
-                                    switch (came) {
-                                        case Saving.Done _ -> {
-                                            isSaved(written, path);
-                                            told.saved();
-                                        }
-                                        case Saving.Changed(var elsewhere) ->
-                                                told.changed(elsewhere);
-                                    }
-                                },
-                                told::failed));
-    }
-
-    /// @param own whether the file is the show's own, which others may have changed
-    private Saving saved(Show written, Path path, boolean own) throws FileTrouble {
-        Fingerprint print;
-        if (own) {
-            Optional<Fingerprint> now = ShowFile.save(written, path, held(Optional.of(path)));
-            if (now.isEmpty()) return new Saving.Changed(elsewhere(written, path));
-            print = now.get();
-        } else {
-            print = ShowFile.save(written, path);
-        }
-        onDisk.set(new OnDisk(path, print));
-        return new Saving.Done(print);
-    }
-
-    /// What a file held when it was last read or written here.
-    private Fingerprint held(Optional<Path> path) {
-        OnDisk known = onDisk.get();
-        return path.filter(known.file()::equals).isPresent() ? known.print() : Fingerprint.NONE;
-    }
-
-    private Elsewhere elsewhere(Show mine, Path path) {
-        try {
-            Show theirs = ShowFile.open(path, shelf.prover().catalogue());
-            return new Elsewhere(
-                    path,
-                    Optional.of(theirs),
-                    new Change(mine, theirs).compared(shelf.prover().catalogue()));
-        } catch (FileTrouble unreadable) {
-            return new Elsewhere(path, Optional.empty(), List.of(unreadable.getMessage()));
-        }
-    }
-
-    /// Takes up what somebody else saved in the show's own file. Undo brings back what was here.
-    public void takeTheirs(Path path, Consumer<FileTrouble> failed) {
-        reading.ask(
-                _ -> Attempt.at(() -> ShowFile.read(path, shelf.prover().catalogue())),
-                opened ->
-                        opened.either(
-                                read -> {
-                                    onDisk.set(new OnDisk(path, read.print()));
-                                    saved = read.show();
-                                    edit("Take up what is in " + path.getFileName(), read.show());
-                                    dirty.set(!show.get().equals(saved));
-                                    keepJournal();
-                                },
-                                failed));
-    }
-
-    private void isSaved(Show written, Path path) {
-        file.set(path);
-        saved = written;
-        dirty.set(!show.get().equals(saved));
-        keepJournal();
-        settings.used(path);
-        lastDone.set("Saved " + path.getFileName());
-    }
-
-    // Editing
-
-    /// Does something to the show, as long as what comes of it could be saved and opened again.
-    ///
-    /// @param name what it does, for undo: "Set Show desk · USB 1 chat feed to mix-minus"
-    public void edit(String name, Show edited) {
-        Show after = shelf.whole(edited);
-        try {
-            Show again = ShowFile.again(after, shelf.shipped());
-            // an equal one shares what has not changed with its forerunners
-            if (!again.equals(after)) after = again;
-        } catch (FileTrouble unsound) {
-            refused(name, unsound);
-            return;
-        }
-        if (after.equals(show.get())) return;
-        history.add(new History.Step(name, show.get(), after));
-        put(after);
-        lastDone.set(name);
-    }
-
-    /// Makes a change that was thought out on an earlier state of the show, on the show as it is.
-    public void edit(String name, Change change) {
-        try {
-            edit(name, change.on(show.get(), shelf.prover().catalogue()));
-        } catch (FileTrouble unfit) {
-            refused(name, unfit);
-        }
-    }
-
-    /// What could not be done, and why.
-    public record Refusal(String name, String why) {}
-
-    private void refused(String name, FileTrouble why) {
-        refusal.set(new Refusal(name, why.getMessage().replaceFirst("^this: ", "")));
-    }
-
-    /// The latest edit that was refused, or null.
-    public ReadOnlyObjectProperty<Refusal> refusal() {
-        return refusal.getReadOnlyProperty();
+    /// The show has changed: it is proven again.
+    private void changed(Show now) {
+        preview.set(null);
+        Proof earlier = proof.get();
+        proving.ask(_ -> wholly(shelf.prover().prove(now, earlier)), this::proven);
     }
 
     /// Takes a cure.
     public void take(Cure cure) {
         String name = cure.sentence();
-        edit(name.substring(0, name.length() - 1), show.get().with(cure.turns()));
+        document.edit(name.substring(0, name.length() - 1), show().get().with(cure.turns()));
     }
 
     /// Takes a fix of the rig.
     public void take(RigFix fix) {
-        edit(fix.sentence().substring(0, fix.sentence().length() - 1), fix.change());
+        document.edit(fix.sentence().substring(0, fix.sentence().length() - 1), fix.change());
     }
 
     /// Takes a way to join two machines.
@@ -490,88 +254,23 @@ public final class Session implements AutoCloseable {
     public void turn(KnobUse knob, Setting from, Setting to, boolean here) {
         Ref ref = knob.ref();
         boolean own =
-                show.get()
+                show().get()
                         .scene(scene.get())
                         .map(Scene::knobs)
                         .map(k -> k.containsKey(ref))
                         .orElse(false);
         Optional<String> where = here || own ? Optional.of(scene.get()) : Optional.empty();
-        String sceneName = where.flatMap(show.get()::scene).map(s -> " in " + s.name()).orElse("");
-        edit(
+        String sceneName =
+                where.flatMap(show().get()::scene).map(s -> " in " + s.name()).orElse("");
+        document.edit(
                 "Set %s to %s%s".formatted(knob.words(), knob.say(to), sceneName),
-                show.get().with(new Turn(ref, from, to, where)));
-    }
-
-    /// Undoes what was last done.
-    public void undo() {
-        history.undo()
-                .ifPresent(
-                        step -> {
-                            put(step.before());
-                            lastDone.set("Undid: " + step.name());
-                        });
-    }
-
-    /// Does again what was last undone.
-    public void redo() {
-        history.redo()
-                .ifPresent(
-                        step -> {
-                            put(step.after());
-                            lastDone.set("Did again: " + step.name());
-                        });
-    }
-
-    /// What undo would undo.
-    public Optional<String> undoName() {
-        return history.undoName();
-    }
-
-    /// What redo would do.
-    public Optional<String> redoName() {
-        return history.redoName();
-    }
-
-    private void put(Show newShow) {
-        preview.set(null);
-        show.set(newShow);
-        dirty.set(!newShow.equals(saved));
-        keepJournal();
-        Proof earlier = proof.get();
-        proving.ask(_ -> wholly(shelf.prover().prove(newShow, earlier)), this::proven);
+                show().get().with(new Turn(ref, from, to, where)));
     }
 
     /// Works every scene out here and now, off the interface thread.
     private static Proof wholly(Proof proof) {
         proof.findings();
         return proof;
-    }
-
-    private void keepJournal() {
-        if (journal.isEmpty()) return;
-        Show kept = show.get();
-        boolean unsaved = dirty.get();
-        Optional<Path> path = Optional.ofNullable(file.get());
-        List<Journal.Left> others = List.copyOf(takenUp);
-        keeping.ask(
-                _ -> writeJournal(kept, path, unsaved, others),
-                trouble -> {
-                    if (trouble.isEmpty()) others.forEach(takenUp::remove);
-                    trouble.ifPresent(this::say);
-                });
-    }
-
-    /// @param others what holds the same, and goes once it is written here or saved
-    private Optional<String> writeJournal(
-            Show kept, Optional<Path> path, boolean unsaved, List<Journal.Left> others) {
-        try {
-            if (unsaved) journal.get().keep(kept, path, held(path), others);
-            else journal.get().clear();
-            for (Journal.Left other : others) other.discard();
-            return Optional.empty();
-        } catch (FileTrouble trouble) {
-            return Optional.of(trouble.getMessage());
-        }
     }
 
     // What comes of it
@@ -674,7 +373,7 @@ public final class Session implements AutoCloseable {
 
     private void findJoinings() {
         joinings.clear();
-        Show now = show.get();
+        Show now = show().get();
         Optional<Device> from = now.rig().device(device.get());
         Optional<Device> to = now.rig().device(joinTo.get());
         if (from.isEmpty() || to.isEmpty()) return;
@@ -696,16 +395,16 @@ public final class Session implements AutoCloseable {
 
     /// Changes the rig.
     public void edit(RigEdit edit) {
-        edit(edit.name(), edit.change());
+        document.edit(edit.name(), edit.change());
     }
 
     /// Edits of the rig as it is now.
     public RigEdits rigEdits() {
-        return new RigEdits(show.get(), shelf.prover().catalogue());
+        return new RigEdits(show().get(), shelf.prover().catalogue());
     }
 
     private List<Work> lanes() {
-        return List.of(proving, drawing, keeping, joining, reading, writing, curing, mending);
+        return List.of(proving, drawing, joining, curing, mending);
     }
 
     /// Whether everything that was asked has been worked out and is shown, but for the fixes, which
@@ -714,6 +413,7 @@ public final class Session implements AutoCloseable {
         return settings.isKept()
                 && shelf.isSettled()
                 && papers.isSettled()
+                && document.isSettled()
                 && lanes().stream().allMatch(lane -> lane.isIdle() || searches(lane));
     }
 
@@ -728,19 +428,10 @@ public final class Session implements AutoCloseable {
 
     @Override
     public void close() {
-        writing.finish();
+        document.close();
         for (Work work : lanes()) work.close();
         shelf.close();
         papers.close();
         settings.close();
-        journal.ifPresent(
-                kept -> {
-                    try {
-                        kept.close();
-                    } catch (FileTrouble trouble) {
-                        System.getLogger("rivulus")
-                                .log(System.Logger.Level.WARNING, trouble.getMessage());
-                    }
-                });
     }
 }

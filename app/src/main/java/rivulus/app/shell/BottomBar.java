@@ -27,7 +27,8 @@ final class BottomBar extends HBox {
                         (_, _, words) -> {
                             done.setText(words);
                             undo.setText(
-                                    session.undoName()
+                                    session.document()
+                                            .undoName()
                                             .map(name -> "Ctrl Z undoes: " + name)
                                             .orElse(""));
                         });

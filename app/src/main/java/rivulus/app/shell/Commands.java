@@ -47,16 +47,16 @@ final class Commands {
                         () -> nextInTrouble().ifPresent(this::goTo)));
         all.add(
                 new Command(
-                        () -> "Undo: " + session.undoName().orElse("nothing"),
+                        () -> "Undo: " + session.document().undoName().orElse("nothing"),
                         "Shortcut+Z",
-                        () -> session.undoName().isPresent(),
-                        session::undo));
+                        () -> session.document().undoName().isPresent(),
+                        session.document()::undo));
         all.add(
                 new Command(
-                        () -> "Do again: " + session.redoName().orElse("nothing"),
+                        () -> "Do again: " + session.document().redoName().orElse("nothing"),
                         "Shortcut+Shift+Z",
-                        () -> session.redoName().isPresent(),
-                        session::redo));
+                        () -> session.document().redoName().isPresent(),
+                        session.document()::redo));
         all.add(Command.of("New show", "Shortcut+N", window::newShow));
         all.add(Command.of("Open a show …", "Shortcut+O", window::openShow));
         all.add(Command.of("Save", "Shortcut+S", window::save));

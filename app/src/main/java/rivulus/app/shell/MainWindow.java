@@ -20,9 +20,12 @@ import javafx.stage.Window;
 import rivulus.app.bench.TemplateBench;
 import rivulus.app.intake.IntakePane;
 import rivulus.app.look.Look;
+import rivulus.app.session.Document;
+import rivulus.app.session.Elsewhere;
 import rivulus.app.session.FileAsker;
 import rivulus.app.session.Mishap;
 import rivulus.app.session.Picture;
+import rivulus.app.session.SavingTold;
 import rivulus.app.session.Session;
 import rivulus.disk.FileTrouble;
 import rivulus.disk.SafeFile;
@@ -72,11 +75,11 @@ public final class MainWindow {
         for (Command command : commands.standing()) {
             command.keys().ifPresent(keys -> scene.getAccelerators().put(keys, () -> run(command)));
         }
-        accelerate("Shortcut+Y", session::redo);
+        accelerate("Shortcut+Y", session.document()::redo);
         for (String keys : LARGER) accelerate(keys, () -> session.settings().scaleBy(1.1));
         accelerate("Shortcut+SUBTRACT", () -> session.settings().scaleBy(1 / 1.1));
         session.mishap().addListener((_, _, mishap) -> tell(mishap));
-        session.refusal().addListener((_, _, refusal) -> tell(refusal));
+        session.document().refusal().addListener((_, _, refusal) -> tell(refusal));
         scene.setOnDragOver(this::dragOver);
         scene.setOnDragDropped(this::dropped);
     }
@@ -189,16 +192,20 @@ public final class MainWindow {
     public void open(Path file) {
         orSaveFirst(
                 () ->
-                        session.open(
-                                file, trouble -> trouble("This show cannot be opened", trouble)));
+                        session.document()
+                                .open(
+                                        file,
+                                        trouble -> trouble("This show cannot be opened", trouble)));
     }
 
     /// Opens one of the shows that travel with the program, as a new show without a file.
     public void openDemo(String name) {
         orSaveFirst(
                 () ->
-                        session.take(
-                                DemoShows.open(name, session.shelf().prover().catalogue()), null));
+                        session.document()
+                                .take(
+                                        DemoShows.open(name, session.shelf().prover().catalogue()),
+                                        null));
     }
 
     void openDemoFromStart() {
@@ -206,7 +213,7 @@ public final class MainWindow {
     }
 
     void newShow() {
-        orSaveFirst(() -> session.take(Show.untitled(), null));
+        orSaveFirst(() -> session.document().take(Show.untitled(), null));
     }
 
     void openShow() {
@@ -219,8 +226,8 @@ public final class MainWindow {
 
     /// @param then done once it is saved
     private void save(Runnable then) {
-        if (session.file().get() == null) saveAs(then);
-        else saveTo(session.file().get(), then);
+        if (session.document().file().get() == null) saveAs(then);
+        else saveTo(session.document().file().get(), then);
     }
 
     void saveAs() {
@@ -234,11 +241,11 @@ public final class MainWindow {
     }
 
     private void saveTo(Path file, Runnable then) {
-        session.save(file, told(then));
+        session.document().save(file, told(then));
     }
 
-    private Session.SavingTold told(Runnable then) {
-        return new Session.SavingTold() {
+    private SavingTold told(Runnable then) {
+        return new SavingTold() {
             @Override
             public void saved() {
                 then.run();
@@ -252,14 +259,14 @@ public final class MainWindow {
             }
 
             @Override
-            public void changed(Session.Elsewhere elsewhere) {
+            public void changed(Elsewhere elsewhere) {
                 offerBoth(elsewhere, then);
             }
         };
     }
 
     /// Somebody else has saved the same file: both are offered, with what differs.
-    private void offerBoth(Session.Elsewhere elsewhere, Runnable then) {
+    private void offerBoth(Elsewhere elsewhere, Runnable then) {
         Path name = elsewhere.file().getFileName();
         List<String> differences = elsewhere.differences();
         List<String> shown =
@@ -277,10 +284,16 @@ public final class MainWindow {
             panel.answer(
                     "Take up theirs",
                     () ->
-                            session.takeTheirs(
-                                    elsewhere.file(),
-                                    trouble -> trouble("This show cannot be opened", trouble)));
-        panel.answer("Replace theirs", () -> session.replace(elsewhere.file(), told(then)))
+                            session.document()
+                                    .takeTheirs(
+                                            elsewhere.file(),
+                                            trouble ->
+                                                    trouble(
+                                                            "This show cannot be opened",
+                                                            trouble)));
+        panel.answer(
+                        "Replace theirs",
+                        () -> session.document().replace(elsewhere.file(), told(then)))
                 .answer("Not now", () -> {});
     }
 
@@ -311,7 +324,7 @@ public final class MainWindow {
         Clipboard.getSystemClipboard().setContent(content);
     }
 
-    private void tell(Session.Refusal refusal) {
+    private void tell(Document.Refusal refusal) {
         if (refusal == null) return;
         panel("This cannot be done", refusal.name() + ": " + refusal.why())
                 .answer("Close", () -> {});
@@ -368,7 +381,7 @@ public final class MainWindow {
 
     /// Does something at once where nothing would be lost, else asks.
     private void orSaveFirst(Runnable then) {
-        if (!session.dirty().get()) {
+        if (!session.document().dirty().get()) {
             then.run();
             return;
         }
@@ -398,7 +411,7 @@ public final class MainWindow {
                         "Take up where you were?",
                         "Rivulus ended without saving “%s”%s. Its last change is kept."
                                 .formatted(latest.show().title(), where))
-                .answer("Recover it", () -> session.take(latest))
+                .answer("Recover it", () -> session.document().take(latest))
                 .answer("Throw it away", () -> discard(latest))
                 .answer("Later", () -> {});
     }

@@ -44,14 +44,14 @@ final class TopBar extends HBox {
         session.show().addListener((_, _, _) -> fillScenes());
         session.proof().addListener((_, _, _) -> fillScenes());
         session.scene().addListener((_, _, _) -> fillScenes());
-        session.dirty().addListener((_, _, _) -> fillTitle());
+        session.document().dirty().addListener((_, _, _) -> fillTitle());
         session.show().addListener((_, _, _) -> fillTitle());
         fillTitle();
         fillScenes();
     }
 
     private void fillTitle() {
-        String unsaved = session.dirty().get() ? " *" : "";
+        String unsaved = session.document().dirty().get() ? " *" : "";
         title.setText(session.show().get().title() + unsaved);
         title.setAccessibleText(
                 session.show().get().title() + (unsaved.isEmpty() ? "" : ", not saved"));

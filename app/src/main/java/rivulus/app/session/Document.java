@@ -1,0 +1,376 @@
+package rivulus.app.session;
+
+import java.nio.file.Path;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.atomic.AtomicReference;
+import java.util.function.Consumer;
+import java.util.stream.Stream;
+import javafx.beans.property.ReadOnlyBooleanProperty;
+import javafx.beans.property.ReadOnlyBooleanWrapper;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import rivulus.disk.FileTrouble;
+import rivulus.disk.Fingerprint;
+import rivulus.file.Change;
+import rivulus.file.Journal;
+import rivulus.file.ShowFile;
+import rivulus.show.Show;
+
+/// The one show that is open, with its file, what was done to it, and its journal.
+///
+/// To be used on the interface thread. Files are read and written elsewhere, one after the other;
+/// whoever asked is answered.
+public final class Document implements AutoCloseable {
+    private final Shelf shelf;
+    private final Settings settings;
+    private final Optional<Journal> journal;
+    private final Consumer<String> said;
+    private final Consumer<Mishap> mishaps;
+    private final Work keeping;
+    private final Work reading;
+    private final Work writing;
+    private final History history = new History();
+
+    private final ReadOnlyObjectWrapper<Show> show = new ReadOnlyObjectWrapper<>(Show.untitled());
+    private final ReadOnlyObjectWrapper<Path> file = new ReadOnlyObjectWrapper<>();
+    private final ReadOnlyBooleanWrapper dirty = new ReadOnlyBooleanWrapper();
+    private final ReadOnlyObjectWrapper<Refusal> refusal = new ReadOnlyObjectWrapper<>();
+
+    private Runnable begins = () -> {};
+    private Consumer<Show> changes = _ -> {};
+    private Show saved = Show.untitled();
+
+    /// What the show's file held when it was last read or written here.
+    private final AtomicReference<OnDisk> onDisk = new AtomicReference<>(OnDisk.NOWHERE);
+
+    /// What was taken up from other programs' journals, until this one's holds it.
+    private final Set<Journal.Left> takenUp = new LinkedHashSet<>();
+
+    /// A file and what it held.
+    private record OnDisk(Path file, Fingerprint print) {
+        static final OnDisk NOWHERE = new OnDisk(Path.of(""), Fingerprint.NONE);
+    }
+
+    /// What could not be done, and why.
+    public record Refusal(String name, String why) {}
+
+    /// @param journal where unsaved edits are kept; empty where they cannot be
+    /// @param said told in a sentence what was done
+    /// @param mishaps told what of the program's own failed
+    Document(
+            Shelf shelf,
+            Settings settings,
+            Optional<Journal> journal,
+            Consumer<String> said,
+            Consumer<Mishap> mishaps) {
+        this.shelf = shelf;
+        this.settings = settings;
+        this.journal = journal;
+        this.said = said;
+        this.mishaps = mishaps;
+        keeping = new Work("keep", "keeping unsaved changes", mishaps);
+        reading = new Work("read", "opening a show", this::notOpened);
+        writing = new Work("write", "saving the show", mishaps);
+    }
+
+    /// Who is told when another show is taken up, before, and whenever it has changed.
+    Document telling(Runnable whenItBegins, Consumer<Show> whenItChanges) {
+        begins = whenItBegins;
+        changes = whenItChanges;
+        return this;
+    }
+
+    /// The show as it is now.
+    public ReadOnlyObjectProperty<Show> show() {
+        return show.getReadOnlyProperty();
+    }
+
+    /// The file it was opened from or saved to, or null.
+    public ReadOnlyObjectProperty<Path> file() {
+        return file.getReadOnlyProperty();
+    }
+
+    /// Whether something would be lost by closing.
+    public ReadOnlyBooleanProperty dirty() {
+        return dirty.getReadOnlyProperty();
+    }
+
+    /// The latest edit that was refused, or null.
+    public ReadOnlyObjectProperty<Refusal> refusal() {
+        return refusal.getReadOnlyProperty();
+    }
+
+    // Opening and saving
+
+    /// Takes up a show.
+    ///
+    /// @param from the file it came from, or null for one that has none yet
+    public void take(Show newShow, Path from) {
+        history.clear();
+        takenUp.clear();
+        onDisk.set(OnDisk.NOWHERE);
+        saved = newShow;
+        file.set(from);
+        show.set(newShow);
+        begins.run();
+        put(newShow);
+        said.accept("Opened " + (from == null ? newShow.title() : from.getFileName()));
+        if (from != null) settings.used(from);
+    }
+
+    /// Takes up what a program left behind. The file it belongs to is compared before it is saved
+    /// to; the other program's journal goes once this one's holds it.
+    public void take(Journal.Left left) {
+        take(left.show(), null);
+        file.set(left.file().orElse(null));
+        left.file().ifPresent(path -> onDisk.set(new OnDisk(path, left.held())));
+        saved = Show.untitled();
+        dirty.set(true);
+        takenUp.add(left);
+        keepJournal();
+        said.accept("Recovered " + left.show().title());
+    }
+
+    /// Opens a file.
+    ///
+    /// @param failed told where it cannot be used; the present show stays
+    public void open(Path path, Consumer<FileTrouble> failed) {
+        said.accept("Opening " + path.getFileName() + " …");
+        read(
+                path,
+                read -> {
+                    take(read.show(), path);
+                    onDisk.set(new OnDisk(path, read.print()));
+                },
+                trouble -> {
+                    said.accept(path.getFileName() + " was not opened");
+                    failed.accept(trouble);
+                });
+    }
+
+    private void read(Path path, Consumer<ShowFile.Opened> then, Consumer<FileTrouble> failed) {
+        reading.ask(
+                _ -> Attempt.at(() -> ShowFile.read(path, shelf.prover().catalogue())),
+                opened -> opened.either(then, failed));
+    }
+
+    private void notOpened(Mishap failure) {
+        said.accept("Nothing was opened");
+        mishaps.accept(failure);
+    }
+
+    /// What came of saving: done, or the file holds something that somebody else saved.
+    private sealed interface Saving {
+        /// It is saved.
+        record Done() implements Saving {}
+
+        /// It is not; the file is as the others left it.
+        record Changed(Elsewhere elsewhere) implements Saving {}
+    }
+
+    /// Saves to a file, which becomes the show's own. Where somebody else has changed the show's
+    /// own file since, it is left alone and that is told.
+    public void save(Path path, SavingTold told) {
+        save(path, path.equals(file.get()), told);
+    }
+
+    /// Saves to a file whatever it holds.
+    public void replace(Path path, SavingTold told) {
+        save(path, false, told);
+    }
+
+    /// @param own whether the file is the show's own, which others may have changed
+    private void save(Path path, boolean own, SavingTold told) {
+        Show written = show.get();
+        writing.each(
+                _ -> Attempt.at(() -> saved(written, path, own)),
+                saving ->
+                        saving.either(
+                                came -> {
+                                    switch (came) {
+                                        case Saving.Done() -> {
+                                            isSaved(written, path);
+                                            told.saved();
+                                        }
+                                        case Saving.Changed(var elsewhere) ->
+                                                told.changed(elsewhere);
+                                    }
+                                },
+                                told::failed));
+    }
+
+    private Saving saved(Show written, Path path, boolean own) throws FileTrouble {
+        Optional<Fingerprint> print =
+                own
+                        ? ShowFile.save(written, path, held(Optional.of(path)))
+                        : Optional.of(ShowFile.save(written, path));
+        if (print.isEmpty()) return new Saving.Changed(elsewhere(written, path));
+        onDisk.set(new OnDisk(path, print.get()));
+        return new Saving.Done();
+    }
+
+    /// What a file held when it was last read or written here.
+    private Fingerprint held(Optional<Path> path) {
+        OnDisk known = onDisk.get();
+        return path.filter(known.file()::equals).isPresent() ? known.print() : Fingerprint.NONE;
+    }
+
+    private Elsewhere elsewhere(Show mine, Path path) {
+        try {
+            Show theirs = ShowFile.open(path, shelf.prover().catalogue());
+            Change change = new Change(mine, theirs);
+            return new Elsewhere(
+                    path, Optional.of(theirs), change.compared(shelf.prover().catalogue()));
+        } catch (FileTrouble unreadable) {
+            return new Elsewhere(path, Optional.empty(), List.of(unreadable.getMessage()));
+        }
+    }
+
+    /// Takes up what somebody else saved in the show's own file. Undo brings back what was here.
+    public void takeTheirs(Path path, Consumer<FileTrouble> failed) {
+        read(
+                path,
+                read -> {
+                    onDisk.set(new OnDisk(path, read.print()));
+                    saved = read.show();
+                    edit("Take up what is in " + path.getFileName(), read.show());
+                    dirty.set(!show.get().equals(saved));
+                    keepJournal();
+                },
+                failed);
+    }
+
+    private void isSaved(Show written, Path path) {
+        file.set(path);
+        saved = written;
+        dirty.set(!show.get().equals(saved));
+        keepJournal();
+        settings.used(path);
+        said.accept("Saved " + path.getFileName());
+    }
+
+    // Editing
+
+    /// Does something to the show, as long as what comes of it could be saved and opened again.
+    ///
+    /// @param name what it does, for undo: "Set Show desk · USB 1 chat feed to mix-minus"
+    public void edit(String name, Show edited) {
+        Show after = shelf.whole(edited);
+        try {
+            Show again = ShowFile.again(after, shelf.shipped());
+            // an equal one shares what has not changed with its forerunners
+            if (!again.equals(after)) after = again;
+        } catch (FileTrouble unsound) {
+            refused(name, unsound);
+            return;
+        }
+        if (after.equals(show.get())) return;
+        history.add(new History.Step(name, show.get(), after));
+        put(after);
+        said.accept(name);
+    }
+
+    /// Makes a change that was thought out on an earlier state of the show, on the show as it is.
+    public void edit(String name, Change change) {
+        try {
+            edit(name, change.on(show.get(), shelf.prover().catalogue()));
+        } catch (FileTrouble unfit) {
+            refused(name, unfit);
+        }
+    }
+
+    private void refused(String name, FileTrouble why) {
+        refusal.set(new Refusal(name, why.getMessage().replaceFirst("^this: ", "")));
+    }
+
+    /// Undoes what was last done.
+    public void undo() {
+        history.undo()
+                .ifPresent(
+                        step -> {
+                            put(step.before());
+                            said.accept("Undid: " + step.name());
+                        });
+    }
+
+    /// Does again what was last undone.
+    public void redo() {
+        history.redo()
+                .ifPresent(
+                        step -> {
+                            put(step.after());
+                            said.accept("Did again: " + step.name());
+                        });
+    }
+
+    /// What undo would undo.
+    public Optional<String> undoName() {
+        return history.undoName();
+    }
+
+    /// What redo would do.
+    public Optional<String> redoName() {
+        return history.redoName();
+    }
+
+    private void put(Show newShow) {
+        show.set(newShow);
+        shelf.shows(newShow);
+        dirty.set(!newShow.equals(saved));
+        keepJournal();
+        changes.accept(newShow);
+    }
+
+    // The journal
+
+    private void keepJournal() {
+        if (journal.isEmpty()) return;
+        Show kept = show.get();
+        boolean unsaved = dirty.get();
+        Optional<Path> path = Optional.ofNullable(file.get());
+        List<Journal.Left> others = List.copyOf(takenUp);
+        keeping.ask(
+                _ -> writeJournal(kept, path, unsaved, others),
+                trouble -> {
+                    if (trouble.isEmpty()) others.forEach(takenUp::remove);
+                    trouble.ifPresent(said);
+                });
+    }
+
+    /// @param others what holds the same, and goes once it is written here or saved
+    private Optional<String> writeJournal(
+            Show kept, Optional<Path> path, boolean unsaved, List<Journal.Left> others) {
+        try {
+            if (unsaved) journal.get().keep(kept, path, held(path), others);
+            for (Journal.Left other : others) other.discard();
+            if (!unsaved) journal.get().clear();
+            return Optional.empty();
+        } catch (FileTrouble trouble) {
+            return Optional.of(trouble.getMessage());
+        }
+    }
+
+    /// Whether everything that was asked has been read and written.
+    boolean isSettled() {
+        return Stream.of(keeping, reading, writing).allMatch(Work::isIdle);
+    }
+
+    /// Finishes what is being saved, and forgets the journal.
+    @Override
+    public void close() {
+        writing.finish();
+        for (Work work : List.of(keeping, reading)) work.close();
+        journal.ifPresent(
+                kept -> {
+                    try {
+                        kept.close();
+                    } catch (FileTrouble trouble) {
+                        System.getLogger("rivulus")
+                                .log(System.Logger.Level.WARNING, trouble.getMessage());
+                    }
+                });
+    }
+}
