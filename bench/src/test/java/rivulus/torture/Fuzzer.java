@@ -38,7 +38,8 @@ import rivulus.show.Show;
 public final class Fuzzer {
     private static final int SLOW_BYTES = 100_000;
     private static final long SLOW_NANOS = 2_000_000_000L;
-    private static final int PICTURED = 16;
+    private static final int PICTURED = 32;
+    private static final long TOLD_EVERY = 50_000;
     private static final int TOLD = 12;
 
     private static final Prover PROVER =
@@ -50,6 +51,7 @@ public final class Fuzzer {
     private final List<String> shows = texts(Path.of("../shows"), ".rivulus");
     private final List<String> kinds =
             texts(Path.of("../core/src/main/resources/rivulus/templates"), ".json");
+    private final List<Show> sound = shows.stream().map(Fuzzer::sound).toList();
     private final Map<Kind, Long> made = new EnumMap<>(Kind.class);
     private final Map<Kind, Long> taken = new EnumMap<>(Kind.class);
     private final List<String> uncaught = new ArrayList<>();
@@ -74,8 +76,10 @@ public final class Fuzzer {
         long inputs = Long.parseLong(args[0]);
         long seed = args.length > 1 ? Long.parseLong(args[1]) : System.nanoTime();
         Fuzzer fuzzer = new Fuzzer(Files.createTempDirectory("rivulus-fuzz"), seed);
-        fuzzer.run(0, inputs);
-        System.out.println(fuzzer.words());
+        for (long done = 0; done < inputs; done += TOLD_EVERY) {
+            fuzzer.run(done, Math.min(inputs, done + TOLD_EVERY));
+            System.out.println(fuzzer.words());
+        }
         System.exit(fuzzer.failures().isEmpty() ? 0 : 1);
     }
 
@@ -121,6 +125,14 @@ public final class Fuzzer {
                         .formatted(SLOW_BYTES, slowestMs, uncaught.size(), slow.size()));
         failures().stream().limit(TOLD).forEach(failure -> words.append(failure).append('\n'));
         return words.toString();
+    }
+
+    private static Show sound(String text) {
+        try {
+            return ShowFile.parse(text, "a.rivulus", PROVER.catalogue());
+        } catch (FileTrouble broken) {
+            throw new IllegalStateException(broken);
+        }
     }
 
     private static Kind kind(Random random) {
@@ -209,7 +221,7 @@ public final class Fuzzer {
                 }
             }
             case LIST -> {
-                Show show = ShowFile.parse(any(random, shows), "a.rivulus", PROVER.catalogue());
+                Show show = any(random, sound);
                 var list = Lists.parse(text, "list.csv");
                 Intake intake = new Intake(show, PROVER.catalogue(), Templates.leads());
                 String into = intake.mixers().isEmpty() ? "" : intake.mixers().getFirst().id();
