@@ -55,16 +55,37 @@ public record ComputerReport(
     public record Line(String where, KnobUse knob, String setTo, String why) {}
 
     /// The report on a computer in a scene. Costs a tracing for each pick and permission that
-    /// stands.
+    /// stands; where a rig has so many that it would take long, those asked last are listed without
+    /// a reason.
     public static ComputerReport of(SceneProof scene, Survey survey, Device computer) {
-        return new Search(scene, survey, computer).report();
+        return new Search(scene, survey, computer, Patience.with(scene)).report();
+    }
+
+    /// How many more times it may be asked what a setting is for.
+    private static final class Patience {
+        private static final long MOST_LEGS = 1_500_000;
+        private static final int LEAST = 16;
+
+        private long left;
+
+        static Patience with(SceneProof scene) {
+            Patience patience = new Patience();
+            int legs = scene.tracer().live().graph().legs().size();
+            patience.left = Math.max(LEAST, MOST_LEGS / Math.max(1, legs));
+            return patience;
+        }
+
+        boolean isOver() {
+            return left-- <= 0;
+        }
     }
 
     /// The reports on every computer of a rig.
     public static List<ComputerReport> all(SceneProof scene, Survey survey) {
+        Patience patience = Patience.with(scene);
         return survey.devices().stream()
                 .filter(device -> survey.template(device).isComputer())
-                .map(device -> of(scene, survey, device))
+                .map(device -> new Search(scene, survey, device, patience).report())
                 .toList();
     }
 
@@ -75,8 +96,10 @@ public record ComputerReport(
         private final Device computer;
         private final LiveGraph live;
         private final Positions positions;
+        private final Patience patience;
 
-        Search(SceneProof scene, Survey survey, Device computer) {
+        Search(SceneProof scene, Survey survey, Device computer, Patience patience) {
+            this.patience = patience;
             this.scene = scene;
             this.survey = survey;
             this.computer = computer;
@@ -114,8 +137,10 @@ public record ComputerReport(
                     List.of(Knob.PERMISSION, "rate", "device", "feed", "buffer", "delay"))
                 for (KnobUse use : live.graph().knobsOf(owner.id())) {
                     if (!use.knob().role().equals(role)) continue;
-                    String why = why(use);
-                    boolean matters = !why.isEmpty() || isTurned(use) || owner == computer;
+                    boolean unasked = off(use).isPresent() && patience.isOver();
+                    String why = unasked ? "" : why(use);
+                    boolean matters =
+                            !why.isEmpty() || unasked || isTurned(use) || owner == computer;
                     if (matters || role.equals("rate"))
                         lines.add(new Line(where, use, setTo(use), why));
                 }

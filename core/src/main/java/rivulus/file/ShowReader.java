@@ -15,6 +15,7 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import rivulus.disk.Entry;
 import rivulus.disk.FileTrouble;
+import rivulus.disk.Line;
 import rivulus.gear.Air;
 import rivulus.gear.Catalogue;
 import rivulus.gear.Port;
@@ -223,7 +224,7 @@ final class ShowReader {
                             item.name("name", item.text("id")),
                             oneOf(item.field("role"), Role.values(), Role::word),
                             known(item.field("place"), "place", placeIds),
-                            item.text("pronoun", "they"),
+                            pronoun(item),
                             item.truth("speaks", true),
                             item.extras()));
         }
@@ -238,6 +239,11 @@ final class ShowReader {
                             item.extras()));
         }
         return new Cast(everybody, playback, cast.get().extras());
+    }
+
+    private static String pronoun(Entry person) throws FileTrouble {
+        String pronoun = Line.of(person.text("pronoun", ""));
+        return pronoun.isEmpty() ? "they" : pronoun;
     }
 
     private static Ref ref(Entry entry) throws FileTrouble {

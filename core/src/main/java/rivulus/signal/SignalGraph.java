@@ -1,6 +1,7 @@
 package rivulus.signal;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -19,6 +20,7 @@ public final class SignalGraph {
     private final List<Leg> legs;
     private final List<KnobUse> knobs;
     private final Map<String, Map<String, Integer>> knobIndex = new HashMap<>();
+    private final Map<String, List<KnobUse>> knobsOf = new HashMap<>();
     private final Map<Ref, int[]> pointNodes;
     private final SequencedMap<String, int[]> sources;
     private final SequencedMap<String, EarNodes> ears;
@@ -50,6 +52,7 @@ public final class SignalGraph {
         for (int k = 0; k < knobs.size(); k++) {
             Ref ref = knobs.get(k).ref();
             knobIndex.computeIfAbsent(ref.device(), _ -> new HashMap<>()).put(ref.name(), k);
+            knobsOf.computeIfAbsent(ref.device(), _ -> new ArrayList<>()).add(knobs.get(k));
         }
         for (int k = 0; k < knobs.size(); k++) governed.add(new ArrayList<>());
         for (Leg leg : legs) {
@@ -116,9 +119,7 @@ public final class SignalGraph {
 
     /// The knobs of one device, in the order of its template.
     public List<KnobUse> knobsOf(String device) {
-        List<KnobUse> own = new ArrayList<>();
-        for (KnobUse use : knobs) if (use.ref().device().equals(device)) own.add(use);
-        return own;
+        return Collections.unmodifiableList(knobsOf.getOrDefault(device, List.of()));
     }
 
     /// The nodes of a point, one for each channel; none where the point is not there.

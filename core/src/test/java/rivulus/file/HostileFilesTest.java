@@ -118,6 +118,7 @@ class HostileFilesTest {
                 show("{\"default-output\": \"default\", \"default-input\": \"default\"}"),
                 show("{\"default-output\": \"communications\", \"calls-output\": \"default\"}"),
                 show("").replace("\"Small\"", "\"\"").replace("\"Mic\"", "\"\""),
+                show("").replace("\"role\": \"host\"", "\"role\": \"host\", \"pronoun\": \"\""),
                 show("").replace("\"Small\"", "\"a\\u0000b\\u001b[2Jc\\u202e\""));
     }
 
