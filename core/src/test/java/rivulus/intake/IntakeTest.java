@@ -294,4 +294,16 @@ class IntakeTest {
         assertThat(list.rows())
                 .containsExactly(List.of("x", "", "", ""), List.of("y", "z", "", ""));
     }
+
+    @Test
+    void aCellOrAListOfAnyLengthIsRefusedAtOnce() {
+        String blanks = "from,to,metres\ndesk,desk,5" + " ".repeat(300_000) + "x\n";
+        assertThatThrownBy(() -> Lists.parse(blanks, "list.csv"))
+                .isInstanceOf(FileTrouble.class)
+                .hasMessage(
+                        "list.csv: column 3 of row 2 has 300002 characters; a cell has at most 400");
+        assertThatThrownBy(() -> Lists.parse("from,to\n" + "a,b\n".repeat(3_000_000), "list.csv"))
+                .isInstanceOf(FileTrouble.class)
+                .hasMessageContaining("more than 2000 rows");
+    }
 }
