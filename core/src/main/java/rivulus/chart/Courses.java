@@ -150,7 +150,7 @@ public final class Courses {
         List<Opening> openings =
                 Openings.of(graph, live.positions())
                         .nearest(cell.source().id(), cell.ear().id(), 1);
-        Node start = graph.nodes().get(graph.sources().get(cell.source().id())[0]);
+        Node start = graph.nodes().get(graph.source(cell.source().id())[0]);
         List<Node> nodes = new ArrayList<>(List.of(start));
         List<Double> times = new ArrayList<>(List.of(0.0));
         if (openings.isEmpty()) {

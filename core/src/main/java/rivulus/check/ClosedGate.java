@@ -22,7 +22,7 @@ final class ClosedGate {
     /// The first closed mute or fader downstream of a source, following the strongest sound first;
     /// air is only crossed at the source.
     static Optional<KnobUse> nearest(LiveGraph live, String source) {
-        int[] nodes = live.graph().sources().get(source);
+        int[] nodes = live.graph().source(source);
         return new ClosedGate(live).from(live.graph().nodes().get(nodes[0]).point());
     }
 

@@ -75,11 +75,11 @@ public final class Openings {
     /// each with another set of turns. Empty where nothing joins the two, however the knobs stand.
     public List<Opening> nearest(String source, String ear, int most) {
         Set<Ref> targets =
-                graph.ears().get(ear).channels().stream()
+                graph.ear(ear).channels().stream()
                         .flatMapToInt(Arrays::stream)
                         .mapToObj(node -> graph.nodes().get(node).point())
                         .collect(Collectors.toSet());
-        Ref start = graph.nodes().get(graph.sources().get(source)[0]).point();
+        Ref start = graph.nodes().get(graph.source(source)[0]).point();
         PriorityQueue<Trail> open =
                 new PriorityQueue<>(
                         Comparator.comparingInt(Trail::effort).thenComparingDouble(t -> -t.db));

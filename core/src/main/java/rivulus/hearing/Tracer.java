@@ -165,7 +165,7 @@ public final class Tracer {
 
     private synchronized Hearing[] row(int index, String source) {
         if (rows[index] != null) return rows[index];
-        int[] nodes = live.graph().sources().get(source);
+        int[] nodes = live.graph().source(source);
         rows[index] = followed(index, source, nodes);
         if (--toFollow == 0) kinship = null;
         return rows[index];

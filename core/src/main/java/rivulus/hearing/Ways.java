@@ -42,17 +42,16 @@ public final class Ways {
     public List<Way> strongest(String source, String ear, int most) {
         SignalGraph graph = live.graph();
         int[] targets =
-                graph.ears().get(ear).channels().stream()
+                graph.ear(ear).channels().stream()
                         .flatMapToInt(Arrays::stream)
                         .distinct()
                         .toArray();
-        return strongest(graph.sources().get(source), targets, most);
+        return strongest(graph.source(source), targets, most);
     }
 
     /// The strongest way from a source to a point on the way to an ear, if sound gets there.
     public Optional<Way> strongestTo(String source, Ref point) {
-        return strongest(live.graph().sources().get(source), live.graph().nodesOf(point), 1)
-                .stream()
+        return strongest(live.graph().source(source), live.graph().nodesOf(point), 1).stream()
                 .findFirst();
     }
 

@@ -159,11 +159,11 @@ public final class Renderer {
     public static double[][] impulseResponse(
             LiveGraph live, String source, int channel, String ear, double rateHz, int samples) {
         Renderer renderer = of(live, rateHz);
-        SignalGraph.EarNodes at = live.graph().ears().get(ear);
+        SignalGraph.EarNodes at = live.graph().ear(ear);
         double[][] out = new double[at.channels().size()][samples];
         double[] impulse = new double[renderer.block];
         impulse[0] = 1;
-        renderer.put(live.graph().sources().get(source)[channel], impulse);
+        renderer.put(live.graph().source(source)[channel], impulse);
         for (int start = 0; start < samples; start += renderer.block) {
             renderer.run();
             for (int c = 0; c < out.length; c++) {

@@ -190,7 +190,7 @@ public final class LiveGraph {
         BitSet starts = new BitSet(graph.nodes().size());
         for (int v : graph.nodesOf(point)) starts.set(v);
         BitSet reached = downstream(starts, leg -> legGain[leg] > 0);
-        for (int[] channel : graph.ears().get(ear).channels())
+        for (int[] channel : graph.ear(ear).channels())
             for (int v : channel) if (reached.get(v)) return true;
         return false;
     }

@@ -138,6 +138,24 @@ public final class SignalGraph {
         return ears;
     }
 
+    /// The nodes of one ear.
+    ///
+    /// @throws IllegalArgumentException if there is no such ear
+    public EarNodes ear(String id) {
+        EarNodes ear = ears.get(id);
+        if (ear == null) throw new IllegalArgumentException("there is no ear \"" + id + "\"");
+        return ear;
+    }
+
+    /// The nodes where one source starts, one for each of its channels.
+    ///
+    /// @throws IllegalArgumentException if there is no such source
+    public int[] source(String id) {
+        int[] source = sources.get(id);
+        if (source == null) throw new IllegalArgumentException("there is no source \"" + id + "\"");
+        return source;
+    }
+
     /// The place of a source among the [#sources()], or −1 if there is no such source.
     public int sourceIndex(String source) {
         return sourceIndex.getOrDefault(source, -1);

@@ -1,6 +1,7 @@
 package rivulus.check;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.List;
 import org.junit.jupiter.api.Test;
@@ -11,6 +12,7 @@ import rivulus.disk.FileTrouble;
 import rivulus.file.ShowFile;
 import rivulus.gear.Setting;
 import rivulus.hearing.Openings;
+import rivulus.hearing.Ways;
 import rivulus.show.Ref;
 import rivulus.show.Show;
 
@@ -160,5 +162,16 @@ class LinesTest {
         Proof silent = Demo.PROVER.prove(shut);
         assertThat(Effect.between(silent, heard)).singleElement().matches(Effect::intrudes);
         assertThat(Effect.between(heard, silent)).singleElement().matches(e -> !e.intrudes());
+    }
+
+    @Test
+    void anEarOrASourceThatIsNotThereIsTold() {
+        var live = Demo.PROVER.prove(Demo.show("first-call")).scenes().getFirst().tracer().live();
+        Openings openings = Openings.of(live.graph(), live.positions());
+        assertThatThrownBy(() -> openings.nearest("nadia", "nobody", 1))
+                .isInstanceOf(IllegalArgumentException.class)
+                .hasMessage("there is no ear \"nobody\"");
+        assertThatThrownBy(() -> Ways.of(live).strongest("nothing", "nadia", 1))
+                .hasMessage("there is no source \"nothing\"");
     }
 }
