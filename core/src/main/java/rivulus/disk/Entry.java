@@ -198,7 +198,7 @@ public final class Entry {
                     "%s is out of range; %s to %s is possible here",
                     digits, plain(least), plain(most));
         }
-        return value;
+        return value + 0.0; // no number is a negative nothing
     }
 
     /// A number within bounds, where it may be left out.

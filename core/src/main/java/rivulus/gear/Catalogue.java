@@ -23,6 +23,7 @@ public record Catalogue(SequencedMap<String, Template> templates) {
 
     /// This catalogue with more templates; one of the same id takes precedence.
     public Catalogue with(Collection<Template> more) {
+        if (more.isEmpty()) return this;
         SequencedMap<String, Template> map = new LinkedHashMap<>(templates);
         more.forEach(template -> map.put(template.id(), template));
         return new Catalogue(map);

@@ -9,6 +9,7 @@ public sealed interface Setting {
 
         public Level {
             if (Double.isNaN(db)) throw new IllegalArgumentException("a level is a number of dB");
+            db += 0.0; // −0 is 0
         }
 
         /// Whether nothing passes.

@@ -44,6 +44,7 @@ public final class Joiner {
     private final Leads leads;
     private final Stock stock;
     private final List<Template> boxes;
+    private final List<String> freeLeads = new ArrayList<>();
     private final Set<Ref> taken = new HashSet<>();
 
     /// A joiner for a show whose templates are in the catalogue.
@@ -60,6 +61,7 @@ public final class Joiner {
             taken.add(cable.from());
             taken.add(cable.to());
         }
+        for (int more = 0; more <= MOST_BOXES; more++) freeLeads.add(freeCable(show, more));
     }
 
     /// The best ways for sound from one device to another.
@@ -227,7 +229,7 @@ public final class Joiner {
         boolean owned = !kind.get().isThing() || stock.has(kind.get().name(), 1 + more);
         Cable cable =
                 new Cable(
-                        freeCable(show, grown.leads().size()),
+                        freeLeads.get(grown.leads().size()),
                         grown.at(),
                         to,
                         0,

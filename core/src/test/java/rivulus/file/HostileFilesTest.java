@@ -118,6 +118,10 @@ class HostileFilesTest {
                 show("{\"default-output\": \"default\", \"default-input\": \"default\"}"),
                 show("{\"default-output\": \"communications\", \"calls-output\": \"default\"}"),
                 show("").replace("\"Small\"", "\"\"").replace("\"Mic\"", "\"\""),
+                show("").replace("\"name\": \"Mic\"", "\"name\": \"Mic\", \"knobs\": {}")
+                        .replace(
+                                "\"place\": \"room\"}]}",
+                                "\"place\": \"room\"}, {\"id\": \"desk\", \"name\": \"D\", \"template\": \"show-desk\", \"knobs\": {\"mic1.fader\": -0.0}}]}"),
                 show("").replace("\"role\": \"host\"", "\"role\": \"host\", \"pronoun\": \"\""),
                 show("").replace("\"Small\"", "\"a\\u0000b\\u001b[2Jc\\u202e\""));
     }
