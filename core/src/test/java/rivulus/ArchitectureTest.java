@@ -5,6 +5,7 @@ import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
 import static com.tngtech.archunit.library.Architectures.layeredArchitecture;
 import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
 
+import com.tngtech.archunit.core.domain.JavaModifier;
 import com.tngtech.archunit.core.importer.ImportOption;
 import com.tngtech.archunit.junit.AnalyzeClasses;
 import com.tngtech.archunit.junit.ArchTest;
@@ -28,6 +29,8 @@ class ArchitectureTest {
                     .definedBy("rivulus.disk")
                     .layer("words")
                     .definedBy("rivulus.words")
+                    .layer("search")
+                    .definedBy("rivulus.search")
                     .layer("gear")
                     .definedBy("rivulus.gear")
                     .layer("show")
@@ -58,6 +61,10 @@ class ArchitectureTest {
                     .definedBy("rivulus.intake")
                     .layer("file")
                     .definedBy("rivulus.file")
+                    .whereLayer("search")
+                    .mayOnlyBeAccessedByLayers(
+                            "hearing", "check", "cure", "leads", "power", "timing", "rig",
+                            "readers", "intake")
                     .whereLayer("readers")
                     .mayNotBeAccessedByAnyLayer()
                     .whereLayer("file")
@@ -114,6 +121,8 @@ class ArchitectureTest {
                     .resideInAnyPackage("rivulus.show", "rivulus.gear")
                     .and()
                     .areNotInterfaces()
+                    .and()
+                    .doNotHaveModifier(JavaModifier.PRIVATE) // what a copy is made in
                     .should()
                     .haveOnlyFinalFields();
 }

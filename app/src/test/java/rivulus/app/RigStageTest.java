@@ -10,6 +10,7 @@ import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import rivulus.app.session.Stage;
+import rivulus.gear.Power;
 import rivulus.gear.Template;
 import rivulus.show.Device;
 import rivulus.show.Place;
@@ -166,18 +167,19 @@ class RigStageTest {
             hand.act(() -> hand.session().stage().set(Stage.RIG));
             hand.act(() -> hand.session().device().set("cue-laptop"));
             hand.click("#gear-tab");
-            hand.act(() -> power(hand, "battery"));
+            hand.act(() -> power(hand, Power.Source.BATTERY));
             assertThat(show(hand).rig().device("cue-laptop").orElseThrow().power())
-                    .isEqualTo("battery");
-            assertThat(hand.session().lastDone().get()).isEqualTo("Run Cue laptop from battery");
+                    .contains(Power.Source.BATTERY);
+            assertThat(hand.session().lastDone().get())
+                    .isEqualTo("Run Cue laptop from its battery");
             hand.press(KeyCode.CONTROL, KeyCode.Z);
             assertThat(show(hand).rig().device("cue-laptop").orElseThrow().power()).isEmpty();
         }
     }
 
     @SuppressWarnings("unchecked")
-    private static void power(Hand hand, String kind) {
-        ((ComboBox<String>) hand.find("#device-power")).setValue(kind);
+    private static void power(Hand hand, Power.Source source) {
+        ((ComboBox<Power.Source>) hand.find("#device-power")).setValue(source);
     }
 
     @Test

@@ -83,8 +83,9 @@ public final class Fuzzer {
         long inputs = Long.parseLong(args[0]);
         long seed = args.length > 1 ? Long.parseLong(args[1]) : System.nanoTime();
         Fuzzer fuzzer = new Fuzzer(Files.createTempDirectory("rivulus-fuzz"), seed);
+        long first = args.length > 2 ? Long.parseLong(args[2]) : 0;
         for (long done = 0; done < inputs; done += TOLD_EVERY) {
-            fuzzer.run(done, Math.min(inputs, done + TOLD_EVERY));
+            fuzzer.run(first + done, first + Math.min(inputs, done + TOLD_EVERY));
             System.out.println(fuzzer.words());
         }
         System.exit(fuzzer.failures().isEmpty() ? 0 : 1);

@@ -3,7 +3,6 @@ package rivulus.cli;
 import java.io.PrintWriter;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
@@ -21,6 +20,7 @@ import rivulus.hearing.Way;
 import rivulus.hearing.Ways;
 import rivulus.report.Report;
 import rivulus.report.Table;
+import rivulus.search.Found;
 import rivulus.show.Ear;
 import rivulus.show.Source;
 import rivulus.timing.DelayBudget;
@@ -57,10 +57,10 @@ final class TraceCommand implements Callable<Integer> {
         known("ear", ear, proof.show().ears().stream().map(Ear::id).toList());
         List<Object> scenes = new ArrayList<>();
         for (SceneProof scene : show.scenes(proof)) {
-            List<Way> ways = Ways.of(scene.tracer().live()).strongest(source, ear, MOST_WAYS);
-            Optional<Opening> nearest = isHeard(ways) ? Optional.empty() : nearest(scene);
+            List<Way> ways = Ways.of(scene.tracer().live()).strongest(source, ear, MOST_WAYS).all();
+            Found<Opening> nearest = isHeard(ways) ? new Found<>(List.of(), true) : nearest(scene);
             if (show.json())
-                scenes.add(Report.trace(source, ear, scene.scene().id(), ways, nearest));
+                scenes.add(Report.trace(source, ear, scene.scene().id(), ways, nearest.first()));
             else write(out, scene, ways, nearest);
         }
         if (show.json()) out.print(JsonText.of(Report.traces(scenes)));
@@ -72,7 +72,7 @@ final class TraceCommand implements Callable<Integer> {
     }
 
     private static void write(
-            PrintWriter out, SceneProof scene, List<Way> ways, Optional<Opening> nearest) {
+            PrintWriter out, SceneProof scene, List<Way> ways, Found<Opening> nearest) {
         out.println(scene.scene().name());
         for (Way way : ways) {
             out.printf("  %s, %s: %s%n", Words.db(way.levelDb()), Words.ms(way.ms()), way.words());
@@ -95,21 +95,23 @@ final class TraceCommand implements Callable<Integer> {
         return !ways.isEmpty() && ways.getFirst().levelDb() >= Limits.USUAL.heardDb();
     }
 
-    private Optional<Opening> nearest(SceneProof scene) {
+    private Found<Opening> nearest(SceneProof scene) {
         var live = scene.tracer().live();
-        return Openings.of(live.graph(), live.positions()).nearest(source, ear, 1).stream()
-                .findFirst();
+        return Openings.of(live.graph(), live.positions()).nearest(source, ear, 1);
     }
 
-    private static void writeBroken(PrintWriter out, Optional<Opening> nearest) {
+    private static void writeBroken(PrintWriter out, Found<Opening> nearest) {
         if (nearest.isEmpty()) {
-            out.println("  nothing is heard: no lead and no program joins the two");
+            out.println(
+                    nearest.complete()
+                            ? "  nothing is heard: no lead and no program joins the two"
+                            : "  nothing is heard, and no way that knobs could open was found");
             return;
         }
         out.printf(
                 "  too little is heard; the nearest one that could be breaks at %s%n",
-                nearest.get().broken().from());
-        for (Opening.KnobTurn turn : nearest.get().turns())
+                nearest.all().getFirst().broken().from());
+        for (Opening.KnobTurn turn : nearest.all().getFirst().turns())
             out.printf("    it wants %s%n", turn.words());
     }
 }

@@ -4,6 +4,7 @@ import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
 import rivulus.gear.Catalogue;
+import rivulus.gear.GearKind;
 import rivulus.show.Device;
 import rivulus.show.Person;
 import rivulus.show.Place;
@@ -24,7 +25,7 @@ final class Beds {
         this.show = show;
         for (Person person : show.cast().people()) ofDevice.put(person.id(), place(person.place()));
         for (Device device : show.rig().devices()) {
-            String kind = catalogue.find(device.template()).map(t -> t.kind()).orElse("");
+            GearKind kind = catalogue.get(device.template()).kind();
             ofDevice.put(device.id(), bed(device, kind));
         }
     }
@@ -34,13 +35,13 @@ final class Beds {
         return Optional.ofNullable(ofDevice.get(device));
     }
 
-    private Bed bed(Device device, String kind) {
-        if (kind.equals("isolator")) return null;
+    private Bed bed(Device device, GearKind kind) {
+        if (kind == GearKind.ISOLATOR) return null;
         Optional<Device> computer = show.rig().device(device.on());
         if (computer.isPresent()) return machine(computer.get());
         Optional<Person> wearer = show.cast().person(device.worn());
         if (wearer.isPresent()) return place(wearer.get().place());
-        boolean stands = kind.equals("microphone") || kind.equals("loudspeaker");
+        boolean stands = kind == GearKind.MICROPHONE || kind == GearKind.LOUDSPEAKER;
         if (stands && !device.place().isEmpty()) return place(device.place());
         return machine(device);
     }

@@ -15,6 +15,7 @@ import rivulus.hearing.Opening;
 import rivulus.hearing.Openings;
 import rivulus.hearing.Way;
 import rivulus.hearing.Ways;
+import rivulus.search.Found;
 import rivulus.signal.Leg;
 import rivulus.signal.Node;
 import rivulus.signal.SignalGraph;
@@ -93,7 +94,8 @@ public final class Courses {
     static List<Way> waysThatCount(SceneProof scene, SceneProof.Heard cell) {
         List<Way> ways =
                 Ways.of(scene.tracer().live())
-                        .strongest(cell.source().id(), cell.ear().id(), MOST_WAYS);
+                        .strongest(cell.source().id(), cell.ear().id(), MOST_WAYS)
+                        .all();
         return ways.stream()
                 .filter(
                         way ->
@@ -147,7 +149,7 @@ public final class Courses {
 
     private Draft missing(SceneProof.Heard cell) {
         var live = scene.tracer().live();
-        List<Opening> openings =
+        Found<Opening> openings =
                 Openings.of(graph, live.positions())
                         .nearest(cell.source().id(), cell.ear().id(), 1);
         Node start = graph.nodes().get(graph.source(cell.source().id())[0]);
@@ -159,9 +161,13 @@ public final class Courses {
                     Course.State.MISSING,
                     Double.NEGATIVE_INFINITY,
                     stops(nodes, times),
-                    Optional.of(new Course.Break("nothing joins it to this ear")));
+                    Optional.of(
+                            new Course.Break(
+                                    openings.complete()
+                                            ? "nothing joins it to this ear"
+                                            : "no way to this ear was found")));
         }
-        Opening opening = openings.getFirst();
+        Opening opening = openings.all().getFirst();
         double ms = 0;
         for (Leg leg : opening.legs().subList(0, opening.breaksAt())) {
             ms += leg.delay().ms();

@@ -67,7 +67,9 @@ public record KnobSheet(Device device, String kind, List<Row> rows) {
         Set<Integer> knobs = new HashSet<>();
         for (Source source : scene.show().sources()) {
             List<Way> ways =
-                    Ways.of(scene.tracer().live()).strongest(source.id(), ear.id(), WAYS_LOOKED_AT);
+                    Ways.of(scene.tracer().live())
+                            .strongest(source.id(), ear.id(), WAYS_LOOKED_AT)
+                            .all();
             for (Way way : ways) {
                 if (way.levelDb() < ways.getFirst().levelDb() - RANGE_DB) continue;
                 for (Leg leg : way.legs()) {

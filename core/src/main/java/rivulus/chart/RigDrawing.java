@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import rivulus.check.Severity;
+import rivulus.gear.Power;
 import rivulus.leads.LeadReport;
 import rivulus.leads.Survey;
 import rivulus.power.Feeding;
@@ -198,8 +199,8 @@ public record RigDrawing(
             List<Device> right = new ArrayList<>();
             for (Device device : devices)
                 (switch (survey.template(device).kind()) {
-                            case "microphone" -> left;
-                            case "wearable", "loudspeaker" -> right;
+                            case MICROPHONE -> left;
+                            case WEARABLE, LOUDSPEAKER -> right;
                             default -> middle;
                         })
                         .add(device);
@@ -310,7 +311,7 @@ public record RigDrawing(
             return switch (layer) {
                 case LEADS -> Note.light(machine(device));
                 case COMPUTERS -> new Note(machine(device), programs(device).isEmpty());
-                case POWER -> new Note(power(device), survey.runsOn(device).equals("none"));
+                case POWER -> new Note(power(device), survey.runsOn(device) == Power.Source.NONE);
                 case EARTHS -> earth(device);
                 case TIME -> {
                     int rate = Rates.of(survey, device);
@@ -330,23 +331,21 @@ public record RigDrawing(
         private Note earth(Device device) {
             if (Grounds.isEarthed(survey, device)) return Note.light("earthed");
             return switch (survey.runsOn(device)) {
-                case "mains" -> new Note("mains, no earth", false);
-                case "battery" -> new Note("on its battery", false);
+                case MAINS -> new Note("mains, no earth", false);
+                case BATTERY -> new Note("on its battery", false);
                 default -> Note.light("no plug of its own");
             };
         }
 
         private String power(Device device) {
-            String runs = survey.runsOn(device);
             double watts = survey.template(device).power().watts();
-            return switch (runs) {
-                case "none" -> "needs none";
-                case "phantom" -> "48 V from its input";
-                case "jack" -> "from its jack";
-                case "battery" -> "its battery";
-                case "usb" ->
+            return switch (survey.runsOn(device)) {
+                case NONE -> "needs none";
+                case PHANTOM, BATTERY -> survey.runsOn(device).words();
+                case JACK -> "from its jack";
+                case USB ->
                         feeding.of(device).map(supply -> "USB of " + supply.name()).orElse("USB");
-                default ->
+                case MAINS ->
                         feeding.of(device)
                                         .filter(s -> s.kind() == Supply.Kind.STRIP)
                                         .map(Supply::name)
@@ -518,7 +517,6 @@ public record RigDrawing(
     }
 
     private static boolean isGear(Survey survey, Device device) {
-        String kind = survey.template(device).kind();
-        return !kind.equals("program") && !kind.equals("service");
+        return survey.template(device).kind().isThing();
     }
 }

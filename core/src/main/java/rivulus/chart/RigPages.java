@@ -356,7 +356,7 @@ public final class RigPages {
     private List<RigPage.Row> buffers() {
         List<RigPage.Row> rows = new ArrayList<>();
         for (KnobUse use : scene.tracer().live().graph().knobs()) {
-            if (!use.knob().role().equals(BufferAdvice.ROLE)) continue;
+            if (use.knob().role() != BufferAdvice.ROLE) continue;
             int rate = survey.device(use.ref().device()).map(d -> Rates.of(survey, d)).orElse(0);
             for (Ear listener : rig.show().ears())
                 BufferAdvice.of(scene, use, listener, rate == 0 ? 48_000 : rate, wantedMs)

@@ -2,10 +2,12 @@ package rivulus.check;
 
 import java.util.Comparator;
 import java.util.HashSet;
+import java.util.List;
 import java.util.Optional;
-import java.util.PriorityQueue;
 import java.util.Set;
+import rivulus.gear.Knob;
 import rivulus.gear.Setting;
+import rivulus.search.BestFirst;
 import rivulus.show.Ref;
 import rivulus.signal.KnobUse;
 import rivulus.signal.Leg;
@@ -31,29 +33,36 @@ final class ClosedGate {
 
     private Optional<KnobUse> from(Ref start) {
         Set<Ref> seen = new HashSet<>();
-        PriorityQueue<Reached> next =
-                new PriorityQueue<>(Comparator.comparingDouble(r -> -r.gain()));
-        next.add(new Reached(start, 1));
-        while (!next.isEmpty()) {
-            Reached at = next.poll();
-            if (!seen.add(at.point())) continue;
-            for (Leg leg : live.graph().legsFrom(at.point())) {
-                Optional<KnobUse> gate = gateOn(leg);
-                if (gate.isPresent()) return gate;
-                double gain = at.gain() * live.legGain(leg.index());
-                if (gain > 0 && (leg.kind() != Leg.Kind.AIR || at.point().equals(start))) {
-                    next.add(new Reached(leg.to(), gain));
-                }
+        return BestFirst.<Reached, KnobUse>search(
+                        Comparator.comparingDouble(r -> -r.gain()),
+                        List.of(new Reached(start, 1)),
+                        1,
+                        Integer.MAX_VALUE,
+                        (at, search) -> {
+                            if (seen.add(at.point())) look(at, start, search);
+                        })
+                .first();
+    }
+
+    private void look(Reached at, Ref start, BestFirst<Reached, KnobUse> search) {
+        for (Leg leg : live.graph().legsFrom(at.point())) {
+            Optional<KnobUse> gate = gateOn(leg);
+            if (gate.isPresent()) {
+                search.answer(gate.get());
+                return;
             }
+            double gain = at.gain() * live.legGain(leg.index());
+            if (gain > 0 && (leg.kind() != Leg.Kind.AIR || at.point().equals(start)))
+                search.open(new Reached(leg.to(), gain));
         }
-        return Optional.empty();
     }
 
     private Optional<KnobUse> gateOn(Leg leg) {
         for (Leg.Govern govern : leg.governors()) {
             KnobUse use = live.graph().knobs().get(govern.knob());
             Setting stands = live.positions().get(govern.knob());
-            boolean gate = use.knob().role().equals("mute") || use.knob().role().equals("fader");
+            boolean gate =
+                    use.knob().role() == Knob.Role.MUTE || use.knob().role() == Knob.Role.FADER;
             if (gate && !govern.governor().opens(stands)) return Optional.of(use);
         }
         return Optional.empty();

@@ -81,7 +81,8 @@ final class Doubled implements Check {
                         new Finding.Evidence(
                                 words(doubling),
                                 Ways.of(scene.tracer().live())
-                                        .strongest(cell.source().id(), cell.ear().id(), 4)));
+                                        .strongest(cell.source().id(), cell.ear().id(), 4)
+                                        .all()));
     }
 
     private static String words(Doubling doubling) {

@@ -68,6 +68,7 @@ final class Echo implements Check {
                         new Finding.Evidence(
                                 echo.words(),
                                 Ways.of(scene.tracer().live())
-                                        .strongest(cell.source().id(), cell.ear().id(), 3)));
+                                        .strongest(cell.source().id(), cell.ear().id(), 3)
+                                        .all()));
     }
 }

@@ -66,6 +66,7 @@ final class LateOwnVoice implements Check {
                         new Finding.Evidence(
                                 OwnVoice.at(late.ms()).words(),
                                 Ways.of(scene.tracer().live())
-                                        .strongest(cell.source().id(), cell.ear().id(), 2)));
+                                        .strongest(cell.source().id(), cell.ear().id(), 2)
+                                        .all()));
     }
 }

@@ -59,7 +59,9 @@ final class Leak implements Check {
 
     private static Finding.Evidence by(SceneProof scene, SceneProof.Heard cell) {
         List<Way> ways =
-                Ways.of(scene.tracer().live()).strongest(cell.source().id(), cell.ear().id(), 3);
+                Ways.of(scene.tracer().live())
+                        .strongest(cell.source().id(), cell.ear().id(), 3)
+                        .all();
         return new Finding.Evidence(unstopped(cell.standing().why()), ways);
     }
 

@@ -64,7 +64,7 @@ final class Looping implements Check {
                         .map(govern -> scene.tracer().live().graph().knobs().get(govern.knob()))
                         .toList();
         return knobs.stream()
-                .filter(use -> !use.knob().role().equals(Knob.PERMISSION))
+                .filter(use -> use.knob().role() != Knob.Role.PERMISSION)
                 .reduce((_, last) -> last)
                 .orElse(knobs.getLast());
     }

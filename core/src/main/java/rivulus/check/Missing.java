@@ -7,6 +7,7 @@ import java.util.SequencedMap;
 import rivulus.hearing.Opening;
 import rivulus.hearing.Openings;
 import rivulus.hearing.Ways;
+import rivulus.search.Found;
 import rivulus.show.Wish;
 import rivulus.words.Words;
 
@@ -50,17 +51,19 @@ final class Missing implements Check {
 
     private static Finding.Evidence why(SceneProof scene, SceneProof.Heard cell) {
         var live = scene.tracer().live();
-        List<Opening> nearest =
+        Found<Opening> nearest =
                 Openings.of(live.graph(), live.positions())
                         .nearest(cell.source().id(), cell.ear().id(), 1);
         if (nearest.isEmpty()) {
             String cause =
                     cell.hearing().isHeard()
                             ? "it arrives at only " + Words.db(cell.hearing().levelDb())
-                            : "no lead and no program joins the two";
+                            : nearest.complete()
+                                    ? "no lead and no program joins the two"
+                                    : "no way that knobs could open was found";
             return new Finding.Evidence(cause, List.of());
         }
-        return new Finding.Evidence(broken(nearest.getFirst()), List.of());
+        return new Finding.Evidence(broken(nearest.all().getFirst()), List.of());
     }
 
     /// What stands in the way: "Show desk · PHONE in headphones 3 is off".
@@ -97,6 +100,7 @@ final class Missing implements Check {
                         new Finding.Evidence(
                                 "",
                                 Ways.of(scene.tracer().live())
-                                        .strongest(cell.source().id(), cell.ear().id(), 2)));
+                                        .strongest(cell.source().id(), cell.ear().id(), 2)
+                                        .all()));
     }
 }

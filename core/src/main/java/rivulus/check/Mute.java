@@ -136,6 +136,7 @@ final class Mute implements Check {
                 tracer.live(),
                 () ->
                         new Finding.Evidence(
-                                "", Ways.of(tracer.live()).strongest(source.id(), ear.id(), 2)));
+                                "",
+                                Ways.of(tracer.live()).strongest(source.id(), ear.id(), 2).all()));
     }
 }

@@ -62,6 +62,16 @@ public record ComputerReport(
     }
 
     /// How many more times it may be asked what a setting is for.
+    /// The roles that a person sets, in the order in which one does.
+    private static final List<Knob.Role> IN_ORDER =
+            List.of(
+                    Knob.Role.PERMISSION,
+                    Knob.Role.RATE,
+                    Knob.Role.DEVICE,
+                    Knob.Role.FEED,
+                    Knob.Role.BUFFER,
+                    Knob.Role.DELAY);
+
     private static final class Patience {
         private static final long MOST_LEGS = 1_500_000;
         private static final int LEAST = 16;
@@ -133,15 +143,14 @@ public record ComputerReport(
         }
 
         private void lines(Device owner, String where, List<Line> lines) {
-            for (String role :
-                    List.of(Knob.PERMISSION, "rate", "device", "feed", "buffer", "delay"))
+            for (Knob.Role role : IN_ORDER)
                 for (KnobUse use : live.graph().knobsOf(owner.id())) {
-                    if (!use.knob().role().equals(role)) continue;
+                    if (use.knob().role() != role) continue;
                     boolean unasked = off(use).isPresent() && patience.isOver();
                     String why = unasked ? "" : why(use);
                     boolean matters =
                             !why.isEmpty() || unasked || isTurned(use) || owner == computer;
-                    if (matters || role.equals("rate"))
+                    if (matters || role == Knob.Role.RATE)
                         lines.add(new Line(where, use, setTo(use), why));
                 }
         }
@@ -172,9 +181,9 @@ public record ComputerReport(
 
         private static Optional<Setting> off(KnobUse use) {
             return switch (use.knob().role()) {
-                case "device" -> Optional.of(new Setting.Choice(Picker.NONE));
-                case Knob.PERMISSION -> Optional.of(new Setting.Switch(false));
-                case "feed" -> use.knob().others(use.knob().standing()).stream().findFirst();
+                case DEVICE -> Optional.of(new Setting.Choice(Picker.NONE));
+                case PERMISSION -> Optional.of(new Setting.Switch(false));
+                case FEED -> use.knob().others(use.knob().standing()).stream().findFirst();
                 default -> Optional.empty();
             };
         }
@@ -300,7 +309,7 @@ public record ComputerReport(
             List<String> check = new ArrayList<>();
             for (Device owner : owners()) {
                 for (KnobUse use : live.graph().knobsOf(owner.id())) {
-                    if (!use.knob().role().equals(Knob.PERMISSION)) continue;
+                    if (use.knob().role() != Knob.Role.PERMISSION) continue;
                     then = then.with(index(use), new Setting.Switch(false));
                     check.add(use.words());
                 }

@@ -57,8 +57,17 @@ public final class Cures {
     /// A cure that costs more than this above the cheapest is not offered.
     private static final int WORTH_OFFERING = 1;
 
-    private static final List<String> KINDEST_FIRST =
-            List.of("feed", "tap", "device", "send", "mute", "level", "fader", "gain", "");
+    private static final List<Knob.Role> KINDEST_FIRST =
+            List.of(
+                    Knob.Role.FEED,
+                    Knob.Role.TAP,
+                    Knob.Role.DEVICE,
+                    Knob.Role.SEND,
+                    Knob.Role.MUTE,
+                    Knob.Role.LEVEL,
+                    Knob.Role.FADER,
+                    Knob.Role.GAIN,
+                    Knob.Role.NONE);
 
     private static final int WAYS_LOOKED_AT = 4;
     private static final int OPENINGS_LOOKED_AT = 10;
@@ -301,7 +310,8 @@ public final class Cures {
                         .strongest(
                                 trouble.source().orElseThrow(),
                                 trouble.ear().orElseThrow(),
-                                WAYS_LOOKED_AT);
+                                WAYS_LOOKED_AT)
+                        .all();
         return ways.stream().flatMap(way -> way.legs().stream()).distinct().toList();
     }
 
@@ -312,7 +322,8 @@ public final class Cures {
                         .nearest(
                                 trouble.source().orElseThrow(),
                                 trouble.ear().orElseThrow(),
-                                OPENINGS_LOOKED_AT);
+                                OPENINGS_LOOKED_AT)
+                        .all();
         for (Opening opening : openings) {
             Map<Ref, Setting> step = new LinkedHashMap<>();
             opening.turns().forEach(turn -> step.put(turn.knob().ref(), turn.to()));
@@ -351,7 +362,7 @@ public final class Cures {
             for (Leg.Govern govern : leg.governors()) {
                 KnobUse use = trouble.live().graph().knobs().get(govern.knob());
                 if (use.ref().toString().equals(trouble.key().about())) continue;
-                if (use.knob().role().equals(Knob.PERMISSION)) continue;
+                if (use.knob().role() == Knob.Role.PERMISSION) continue;
                 for (Setting other : closings(use.knob(), positions.get(govern.knob()))) {
                     if (!govern.governor().opens(other)) steps.add(Map.of(use.ref(), other));
                 }
@@ -362,7 +373,7 @@ public final class Cures {
 
     /// A device is put out of the way by picking nothing, not by picking some other device.
     private static List<Setting> closings(Knob knob, Setting stands) {
-        return knob.role().equals("device")
+        return knob.role() == Knob.Role.DEVICE
                 ? List.of(new Setting.Choice(Picker.NONE))
                 : knob.others(stands);
     }

@@ -233,6 +233,15 @@ public final class Entry {
         return found;
     }
 
+    /// One of the values that are written as words.
+    ///
+    /// @param what what it should be, for the complaint: "kind of gear"
+    public <E extends Enum<E> & Worded> E word(String what, Class<E> kind) throws FileTrouble {
+        E found = Worded.words(kind).get(text());
+        if (found == null) throw unknown(what, text(), Worded.words(kind).keySet());
+        return found;
+    }
+
     /// This as a name that has to be among those that exist.
     public String oneOf(String what, Collection<String> known) throws FileTrouble {
         if (!known.contains(text())) throw unknown(what, text(), known);

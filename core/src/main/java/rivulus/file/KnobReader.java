@@ -20,7 +20,9 @@ final class KnobReader {
     static Knob read(Entry item) throws FileTrouble {
         String id = item.text("id");
         String label = item.text("label");
-        String role = item.text("role", "");
+        Optional<Entry> said = item.maybe("role");
+        Knob.Role role =
+                said.isPresent() ? said.get().word("role", Knob.Role.class) : Knob.Role.NONE;
         Entry kind = item.field("kind");
         return switch (kind.text()) {
             case "level" ->

@@ -4,32 +4,15 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import java.util.Set;
 import rivulus.disk.Entry;
 import rivulus.disk.FileTrouble;
 import rivulus.gear.Electric;
 import rivulus.gear.PictureFormat;
 import rivulus.gear.Port;
+import rivulus.gear.Signal;
 
 /// Reads one port of a template; what is not said follows from its connector and signal.
 final class PortReader {
-    private static final Set<String> SIGNALS =
-            Set.of(
-                    "mic",
-                    "line",
-                    "instrument",
-                    "headphones",
-                    "speaker",
-                    "headset",
-                    "usb",
-                    "net",
-                    "network-audio",
-                    "phone",
-                    "video",
-                    "optical",
-                    "radio",
-                    "power");
-
     private PortReader() {}
 
     static Port read(Entry item) throws FileTrouble {
@@ -38,7 +21,7 @@ final class PortReader {
                         item.text("id"),
                         item.text("label", ""),
                         item.field("connector").oneOf("connector", Templates.connectors()),
-                        item.field("carries").oneOf("kind of signal", SIGNALS),
+                        item.field("carries").word("kind of signal", Signal.class),
                         item.whole("takes", 0, 64, 0),
                         item.whole("gives", 0, 64, 0),
                         item.truth("host", false),
@@ -69,7 +52,9 @@ final class PortReader {
         boolean balanced = item.truth("balanced", usuallyBalanced);
         Electric usual =
                 Electric.usual(
-                        item.field("carries").oneOf("kind of signal", SIGNALS), balanced, gives);
+                        item.field("carries").word("kind of signal", Signal.class),
+                        balanced,
+                        gives);
         String knob = item.text("phantomKnob", "");
         double level = item.number("levelDbu", -80, 60, usual.levelDbu());
         double most = item.number("mostDbu", -60, 80, usual.mostDbu());

@@ -19,6 +19,7 @@ import rivulus.disk.Line;
 import rivulus.gear.Air;
 import rivulus.gear.Catalogue;
 import rivulus.gear.Port;
+import rivulus.gear.Power;
 import rivulus.gear.Setting;
 import rivulus.gear.Template;
 import rivulus.show.Cable;
@@ -35,6 +36,7 @@ import rivulus.show.Playback;
 import rivulus.show.Ref;
 import rivulus.show.Rig;
 import rivulus.show.Role;
+import rivulus.show.Rundown;
 import rivulus.show.Scene;
 import rivulus.show.Show;
 import rivulus.show.Wish;
@@ -85,10 +87,8 @@ final class ShowReader {
                         cast,
                         places,
                         ears,
-                        changes,
                         rig,
-                        scenes,
-                        mutes,
+                        new Rundown(changes, scenes, mutes),
                         templates,
                         root.extras());
         Optional<String> tooMuch = Extent.of(show, catalogue).tooMuch();
@@ -354,11 +354,11 @@ final class ShowReader {
                 id,
                 item.name("name", item.text("id")),
                 template.id(),
-                known(item, "place", "place", placeIds),
-                on,
-                known(item, "worn", "person", people),
-                power(item, template),
-                outlet(item),
+                new Device.Where(
+                        known(item, "place", "place", placeIds),
+                        on,
+                        known(item, "worn", "person", people)),
+                new Device.Fed(power(item, template), outlet(item)),
                 item.truth("toBuy", false),
                 knobs,
                 item.extras());
@@ -387,12 +387,18 @@ final class ShowReader {
         return stock;
     }
 
-    private static String power(Entry item, Template template) throws FileTrouble {
-        Optional<Entry> power = item.maybe("power");
-        if (power.isEmpty()) return "";
-        if (!template.power().from().contains(power.get().text()))
-            throw power.get().unknown("kind of power", power.get().text(), template.power().from());
-        return power.get().text();
+    private static Optional<Power.Source> power(Entry item, Template template) throws FileTrouble {
+        Optional<Entry> said = item.maybe("power");
+        if (said.isEmpty()) return Optional.empty();
+        Power.Source power = said.get().word("kind of power", Power.Source.class);
+        List<Power.Source> possible = template.power().from();
+        if (!possible.contains(power))
+            throw said.get()
+                    .unknown(
+                            "kind of power for this",
+                            power.word(),
+                            possible.stream().map(Power.Source::word).toList());
+        return Optional.of(power);
     }
 
     private Cable cable(Entry item) throws FileTrouble {

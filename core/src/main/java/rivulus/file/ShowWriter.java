@@ -7,6 +7,7 @@ import java.util.function.Function;
 import rivulus.disk.Extras;
 import rivulus.disk.Json;
 import rivulus.disk.JsonPrinter;
+import rivulus.gear.Power;
 import rivulus.gear.Setting;
 import rivulus.show.Cable;
 import rivulus.show.Cast;
@@ -158,7 +159,7 @@ final class ShowWriter {
                 .put("place", device.place())
                 .put("on", device.on())
                 .put("worn", device.worn())
-                .put("power", device.power())
+                .put("power", device.power().map(Power.Source::word).orElse(""))
                 .put("outlet", device.outlet())
                 .put("toBuy", device.toBuy() ? true : null)
                 .put("knobs", knobs(device.knobs()))

@@ -21,6 +21,7 @@ import rivulus.gear.ChannelMap;
 import rivulus.gear.Clock;
 import rivulus.gear.Delay;
 import rivulus.gear.Endpoint;
+import rivulus.gear.GearKind;
 import rivulus.gear.Knob;
 import rivulus.gear.Picker;
 import rivulus.gear.PictureFormat;
@@ -35,26 +36,6 @@ import rivulus.gear.Template;
 /// not hold together: a route to nowhere, a knob that governs nothing, a doubled id, a misspelt
 /// field. docs/template-file.md describes the language.
 final class TemplateReader {
-    private static final Set<String> KINDS =
-            Set.of(
-                    "adapter",
-                    "battery",
-                    "cable",
-                    "computer",
-                    "desk",
-                    "hub",
-                    "isolator",
-                    "loudspeaker",
-                    "microphone",
-                    "person",
-                    "phone",
-                    "program",
-                    "recorder",
-                    "room",
-                    "service",
-                    "strip",
-                    "wearable");
-
     private static final int MOST_CHANNELS = 20_000;
     private static final int MOST_STRETCHES = 60_000;
 
@@ -76,8 +57,7 @@ final class TemplateReader {
 
     private Template template() throws FileTrouble {
         String id = root.field("template").id();
-        Entry kind = root.field("kind");
-        kind.oneOf("kind of gear", KINDS);
+        GearKind kind = root.field("kind").word("kind of gear", GearKind.class);
         String name = root.name("name", id);
         String about = root.text("about", "");
         root.text("$schema", "");
@@ -97,13 +77,13 @@ final class TemplateReader {
         List<PictureRoute> pictures = pictures(ports, endpoints, pickers);
         List<String> soloOn = new ArrayList<>();
         for (Entry port : root.items("soloOn")) soloOn.add(port.oneOf("port", ids(ports)));
-        Power power = power(kind.text());
+        Power power = power(kind);
         root.nothingElse();
         Template template =
                 new Template(
                         id,
                         name,
-                        kind.text(),
+                        kind,
                         about,
                         ports,
                         List.copyOf(points.values()),
@@ -275,15 +255,15 @@ final class TemplateReader {
         }
     }
 
-    private Power power(String kind) throws FileTrouble {
+    private Power power(GearKind kind) throws FileTrouble {
         Optional<Entry> said = root.maybe("power");
         if (said.isEmpty())
-            return kind.equals("computer")
-                    ? new Power(List.of("mains"), true, 60, 0, false, 0)
+            return kind == GearKind.COMPUTER
+                    ? new Power(List.of(Power.Source.MAINS), true, 60, 0, false, 0)
                     : Power.NONE;
-        List<String> from = new ArrayList<>();
+        List<Power.Source> from = new ArrayList<>();
         for (Entry item : said.get().field("from").items())
-            from.add(item.oneOf("setting", Power.KINDS));
+            from.add(item.word("kind of power", Power.Source.class));
         if (from.isEmpty()) throw said.get().field("from").trouble("name at least one");
         Power power =
                 new Power(

@@ -57,20 +57,19 @@ public record Electric(
     ///
     /// @param balanced whether its connector and channels make it balanced
     /// @param gives whether sound comes out of it
-    public static Electric usual(String carries, boolean balanced, boolean gives) {
+    public static Electric usual(Signal carries, boolean balanced, boolean gives) {
         return switch (carries) {
-            case "mic" -> gives ? analogue(-54, -14, balanced, 150) : micInput(balanced);
-            case "line" ->
+            case MIC -> gives ? analogue(-54, -14, balanced, 150) : micInput(balanced);
+            case LINE ->
                     balanced
                             ? analogue(PROFESSIONAL_LINE_DBU, 22, true, gives ? 100 : 20_000)
                             : analogue(CONSUMER_LINE_DBU, 10, false, gives ? 200 : 10_000);
-            case "instrument" -> analogue(-18, gives ? 0 : 12, balanced, gives ? 10_000 : 1e6);
-            case "headphones" -> analogue(0, gives ? 14 : 24, false, gives ? 10 : 32);
-            case "speaker" -> analogue(30, 42, false, gives ? 0.1 : 8);
-            case "headset" ->
-                    analogue(gives ? -12 : -40, gives ? 2 : -10, false, gives ? 100 : 2000);
-            case "net", "network-audio", "phone", "optical", "radio" -> digital(true);
-            default -> digital(false);
+            case INSTRUMENT -> analogue(-18, gives ? 0 : 12, balanced, gives ? 10_000 : 1e6);
+            case HEADPHONES -> analogue(0, gives ? 14 : 24, false, gives ? 10 : 32);
+            case SPEAKER -> analogue(30, 42, false, gives ? 0.1 : 8);
+            case HEADSET -> analogue(gives ? -12 : -40, gives ? 2 : -10, false, gives ? 100 : 2000);
+            case NET, NETWORK_AUDIO, PHONE, OPTICAL, RADIO -> digital(true);
+            case USB, VIDEO, POWER -> digital(false);
         };
     }
 

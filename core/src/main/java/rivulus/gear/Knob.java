@@ -2,11 +2,38 @@ package rivulus.gear;
 
 import java.util.List;
 import java.util.Optional;
+import rivulus.disk.Worded;
 
 /// Something on a device that a hand or a mouse can turn.
 public sealed interface Knob {
-    /// The role of a switch by which a computer lets a program hear at all.
-    String PERMISSION = "permission";
+    /// What a knob is for, where a rule must know.
+    enum Role implements Worded {
+        /// Nothing that a rule must know.
+        NONE,
+        MUTE,
+        FADER,
+        GAIN,
+        SEND,
+        FEED,
+        TAP,
+        LEVEL,
+        /// A program's choice of device: pickers have it.
+        DEVICE,
+        DELAY,
+        RATE,
+        CLOCK,
+        BUFFER,
+        /// A switch by which a computer lets a program hear at all.
+        PERMISSION,
+        PICTURE,
+        PROFILE,
+        REMOTE;
+
+        @Override
+        public String word() {
+            return this == NONE ? "" : Worded.super.word();
+        }
+    }
 
     /// Unique in its template.
     String id();
@@ -14,10 +41,8 @@ public sealed interface Knob {
     /// What stands beside it on the gear.
     String label();
 
-    /// What it is for, where a check must know: `mute`, `fader`, `gain`, `send`, `feed`, `tap`,
-    /// `level`, `device`, `delay`, `rate`, `clock`, `buffer`, `permission`, `picture`, `profile`,
-    /// `remote` or nothing.
-    String role();
+    /// What it is for, where a rule must know.
+    Role role();
 
     /// How hard a turn is while people wait, from 1 (a send) to 9 (leaving the chair).
     int effort();
@@ -48,7 +73,7 @@ public sealed interface Knob {
     record Level(
             String id,
             String label,
-            String role,
+            Role role,
             int effort,
             double minDb,
             double maxDb,
@@ -80,7 +105,7 @@ public sealed interface Knob {
     }
 
     /// A switch or a mute.
-    record Switch(String id, String label, String role, int effort, Setting standing)
+    record Switch(String id, String label, Role role, int effort, Setting standing)
             implements Knob {
         @Override
         public List<Setting> others(Setting present) {
@@ -106,7 +131,7 @@ public sealed interface Knob {
     record Time(
             String id,
             String label,
-            String role,
+            Role role,
             int effort,
             double minMs,
             double maxMs,
@@ -133,12 +158,7 @@ public sealed interface Knob {
 
     /// One out of several: a feed, a tap, a program's device.
     record Choice(
-            String id,
-            String label,
-            String role,
-            int effort,
-            List<Option> options,
-            Setting standing)
+            String id, String label, Role role, int effort, List<Option> options, Setting standing)
             implements Knob {
         public Choice {
             options = List.copyOf(options);

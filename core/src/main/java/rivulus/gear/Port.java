@@ -8,9 +8,7 @@ import java.util.Optional;
 /// headset jack has both. A USB port may have neither and carry the device's endpoints instead.
 ///
 /// @param connector what the plug looks like, in plain words
-/// @param carries what kind of signal: `mic`, `line`, `instrument`, `headphones`, `speaker`,
-///     `headset`, `usb`, `net`, `network-audio`,
-///     `phone`, `video`, `optical`, `radio`, `power`
+/// @param carries what kind of signal
 /// @param takes channels that come in, 0 for none
 /// @param gives channels that go out, 0 for none
 /// @param plug whether it is a plug on a cord of its own, that goes straight into a socket
@@ -24,7 +22,7 @@ public record Port(
         String id,
         String label,
         String connector,
-        String carries,
+        Signal carries,
         int takes,
         int gives,
         boolean host,
@@ -47,7 +45,7 @@ public record Port(
     public Optional<String> cannotJoin(Port other) {
         boolean sound = gives > 0 && other.takes > 0 || other.gives > 0 && takes > 0;
         boolean data = host || other.host;
-        boolean power = carries.equals("power") || other.carries.equals("power");
+        boolean power = carries == Signal.POWER || other.carries == Signal.POWER;
         if (sound || data || power) return Optional.empty();
         return Optional.of(
                 gives > 0

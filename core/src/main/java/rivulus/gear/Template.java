@@ -6,9 +6,7 @@ import java.util.Optional;
 /// One kind of gear.
 ///
 /// @param id what shows refer to: `show-desk-four-mic`
-/// @param kind what it is in a rig: `desk`, `recorder`, `microphone`, `wearable`, `loudspeaker`,
-///     `computer`, `program`, `service`, `phone`, `adapter`, `isolator`, `cable`, `hub`, `strip`,
-///     `battery`, `room`, `person`
+/// @param kind what it is in a rig
 /// @param points inner points and the points of the ports
 /// @param clock its sample clock
 /// @param pictures how picture passes through it
@@ -18,7 +16,7 @@ import java.util.Optional;
 public record Template(
         String id,
         String name,
-        String kind,
+        GearKind kind,
         String about,
         List<Port> ports,
         List<Point> points,
@@ -66,6 +64,6 @@ public record Template(
 
     /// Whether programs run on it and devices show up on it.
     public boolean isComputer() {
-        return kind.equals("computer");
+        return kind == GearKind.COMPUTER;
     }
 }

@@ -11,11 +11,12 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.PriorityQueue;
 import java.util.Set;
 import java.util.stream.Collectors;
 import rivulus.gear.Knob;
 import rivulus.gear.Setting;
+import rivulus.search.BestFirst;
+import rivulus.search.Found;
 import rivulus.show.Ref;
 import rivulus.signal.Leg;
 import rivulus.signal.Positions;
@@ -26,7 +27,8 @@ import rivulus.signal.SignalGraph;
 /// A cheapest-first search (Dijkstra 1959) over points and the turns made so far, closed legs
 /// included; the cost is the effort of the distinct knobs turned, then the loss on the way. A knob
 /// is counted once, however many legs it opens, and cannot stand in two ways at once. Each point is
-/// entered with at most eight different sets of turns.
+/// entered with at most [#MOST_SETS] different sets of turns, and at most [#MOST_STEPS] steps are
+/// taken; the answer says whether that left anything out.
 public final class Openings {
     private static final int MOST_SETS = 8;
     /// Ways that take this much more effort than the nearest are not looked for.
@@ -73,45 +75,63 @@ public final class Openings {
 
     /// The ways from a source to an ear that take the fewest turns, best first, at most `most`,
     /// each with another set of turns. Empty where nothing joins the two, however the knobs stand.
-    public List<Opening> nearest(String source, String ear, int most) {
+    public Found<Opening> nearest(String source, String ear, int most) {
         Set<Ref> targets =
                 graph.ear(ear).channels().stream()
                         .flatMapToInt(Arrays::stream)
                         .mapToObj(node -> graph.nodes().get(node).point())
                         .collect(Collectors.toSet());
         Ref start = graph.nodes().get(graph.source(source)[0]).point();
-        PriorityQueue<Trail> open =
-                new PriorityQueue<>(
-                        Comparator.comparingInt(Trail::effort).thenComparingDouble(t -> -t.db));
-        open.add(new Trail(start, null, null, Map.of(), 0, 0, 0));
         Set<Ref> leading = leadingTo(targets);
         Map<Ref, Set<Map<Integer, Setting>>> entered = new HashMap<>();
         Set<Map<Integer, Setting>> answered = new HashSet<>();
-        List<Opening> found = new ArrayList<>();
-        for (int steps = 0; steps < MOST_STEPS && !open.isEmpty() && found.size() < most; steps++) {
-            Trail trail = open.poll();
-            if (!found.isEmpty() && trail.effort > found.getFirst().effort() + WORTH_SHOWING) break;
-            if (isKnown(trail, entered)) continue;
-            entered.computeIfAbsent(trail.point, _ -> new HashSet<>()).add(trail.turned);
-            if (targets.contains(trail.point) && trail.leg != null) {
-                if (!trail.turned.isEmpty() && holds(trail) && answered.add(trail.turned))
-                    found.add(opening(trail));
-                continue;
-            }
-            for (Leg leg : graph.legsFrom(trail.point)) {
-                if (!leading.contains(leg.to())) continue;
-                Trail next = extend(trail, leg);
-                if (next != null && !isKnown(next, entered) && !trail.passes(leg.to()))
-                    open.add(next);
-            }
-        }
-        return found;
+        return BestFirst.search(
+                Comparator.comparingInt(Trail::effort).thenComparingDouble(t -> -t.db),
+                List.of(new Trail(start, null, null, Map.of(), 0, 0, 0)),
+                most,
+                MOST_STEPS,
+                (trail, search) -> {
+                    if (isFar(trail, search.answers())) search.end();
+                    else if (isNew(trail, entered, search)) {
+                        entered.computeIfAbsent(trail.point, _ -> new HashSet<>())
+                                .add(trail.turned);
+                        if (trail.leg == null || !targets.contains(trail.point))
+                            follow(trail, leading, entered, search);
+                        else if (!trail.turned.isEmpty()
+                                && holds(trail)
+                                && answered.add(trail.turned)) search.answer(opening(trail));
+                    }
+                });
     }
 
-    /// Whether nothing new would be learnt at the end of a trail.
-    private static boolean isKnown(Trail trail, Map<Ref, Set<Map<Integer, Setting>>> entered) {
+    private static boolean isFar(Trail trail, List<Opening> found) {
+        return !found.isEmpty() && trail.effort > found.getFirst().effort() + WORTH_SHOWING;
+    }
+
+    private void follow(
+            Trail trail,
+            Set<Ref> leading,
+            Map<Ref, Set<Map<Integer, Setting>>> entered,
+            BestFirst<Trail, Opening> search) {
+        for (Leg leg : graph.legsFrom(trail.point)) {
+            if (!leading.contains(leg.to())) continue;
+            Trail next = extend(trail, leg);
+            if (next != null && isNew(next, entered, search) && !trail.passes(leg.to()))
+                search.open(next);
+        }
+    }
+
+    /// Whether something might be learnt at the end of a trail.
+    private static boolean isNew(
+            Trail trail,
+            Map<Ref, Set<Map<Integer, Setting>>> entered,
+            BestFirst<Trail, Opening> search) {
         Set<Map<Integer, Setting>> sets = entered.get(trail.point);
-        return sets != null && (sets.size() >= MOST_SETS || sets.contains(trail.turned));
+        if (sets == null) return true;
+        if (sets.contains(trail.turned)) return false;
+        if (sets.size() < MOST_SETS) return true;
+        search.leftOut();
+        return false;
     }
 
     /// Every point from which a target can be reached at all, however the knobs stand.

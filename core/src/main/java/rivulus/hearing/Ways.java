@@ -7,10 +7,11 @@ import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
-import java.util.PriorityQueue;
 import java.util.Set;
 import rivulus.gear.ChannelMap;
 import rivulus.gear.Delay;
+import rivulus.search.BestFirst;
+import rivulus.search.Found;
 import rivulus.show.Ref;
 import rivulus.signal.Bands;
 import rivulus.signal.Leg;
@@ -22,8 +23,8 @@ import rivulus.signal.SignalGraph;
 ///
 /// Best-first search with an exact bound: the greatest gain from each node onward, found backwards
 /// first by relaxation. Ways come out in order of gain; a way passes no node twice, except that a
-/// round ends where it began. What goes left and right by the same legs is one way. Stops after 20
-/// 000 steps with what it has.
+/// round ends where it began. What goes left and right by the same legs is one way. Stops after
+/// [#MOST_STEPS] steps; the answer says so.
 public final class Ways {
     private static final int MOST_STEPS = 20_000;
 
@@ -39,7 +40,7 @@ public final class Ways {
     }
 
     /// The strongest ways from a source to an ear, strongest first, at most `most`.
-    public List<Way> strongest(String source, String ear, int most) {
+    public Found<Way> strongest(String source, String ear, int most) {
         SignalGraph graph = live.graph();
         int[] targets =
                 graph.ear(ear).channels().stream()
@@ -51,8 +52,7 @@ public final class Ways {
 
     /// The strongest way from a source to a point on the way to an ear, if sound gets there.
     public Optional<Way> strongestTo(String source, Ref point) {
-        return strongest(live.graph().source(source), live.graph().nodesOf(point), 1).stream()
-                .findFirst();
+        return strongest(live.graph().source(source), live.graph().nodesOf(point), 1).first();
     }
 
     /// A way as far as it has been followed.
@@ -63,30 +63,40 @@ public final class Ways {
         }
     }
 
-    List<Way> strongest(int[] starts, int[] targets, int most) {
+    Found<Way> strongest(int[] starts, int[] targets, int most) {
         double[] onward = greatestGains(targets);
         boolean[] isTarget = new boolean[live.size()];
         for (int t : targets) isTarget[t] = true;
-        PriorityQueue<Trail> open = new PriorityQueue<>(Comparator.comparingDouble(t -> -t.bound));
-        for (int start : starts) open.add(new Trail(start, -1, null, 1, Double.MAX_VALUE));
-        List<Way> found = new ArrayList<>();
+        List<Trail> begin = new ArrayList<>();
+        for (int start : starts) begin.add(new Trail(start, -1, null, 1, Double.MAX_VALUE));
         Set<List<Integer>> seen = new HashSet<>();
-        for (int steps = 0; steps < MOST_STEPS && !open.isEmpty() && found.size() < most; steps++) {
-            Trail trail = open.poll();
-            if (trail.edge >= 0 && isTarget[trail.node]) {
-                if (seen.add(legsOf(trail))) found.add(way(trail));
-                continue;
-            }
-            for (int e = live.firstEdge(trail.node); e < live.firstEdge(trail.node + 1); e++) {
-                int to = live.to(e);
-                double gain = trail.gain * live.gain(e);
-                double bound = gain * (isTarget[to] ? 1 : onward[to]);
-                if (bound < Taps.FLOOR || trail.passes(to) && !isTarget[to]) continue;
-                open.add(new Trail(to, e, trail, gain, bound));
-            }
+        Found<Way> found =
+                BestFirst.search(
+                        Comparator.comparingDouble(t -> -t.bound),
+                        begin,
+                        most,
+                        MOST_STEPS,
+                        (trail, search) -> {
+                            if (trail.edge < 0 || !isTarget[trail.node])
+                                follow(trail, onward, isTarget, search);
+                            else if (seen.add(legsOf(trail))) search.answer(way(trail));
+                        });
+        return found.map(
+                ways ->
+                        ways.stream()
+                                .sorted(Comparator.comparingDouble(Way::levelDb).reversed())
+                                .toList());
+    }
+
+    private void follow(
+            Trail trail, double[] onward, boolean[] isTarget, BestFirst<Trail, Way> search) {
+        for (int e = live.firstEdge(trail.node); e < live.firstEdge(trail.node + 1); e++) {
+            int to = live.to(e);
+            double gain = trail.gain * live.gain(e);
+            double bound = gain * (isTarget[to] ? 1 : onward[to]);
+            if (bound < Taps.FLOOR || trail.passes(to) && !isTarget[to]) continue;
+            search.open(new Trail(to, e, trail, gain, bound));
         }
-        found.sort(Comparator.comparingDouble(Way::levelDb).reversed());
-        return found;
     }
 
     /// For every node the greatest gain of any walk on to a target; loops that gain are walked a

@@ -1,6 +1,7 @@
 package rivulus.intake;
 
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -12,6 +13,7 @@ import rivulus.gear.Electric;
 import rivulus.gear.Leads;
 import rivulus.gear.Port;
 import rivulus.gear.Setting;
+import rivulus.gear.Signal;
 import rivulus.gear.Template;
 import rivulus.leads.End;
 import rivulus.leads.Fault;
@@ -54,7 +56,8 @@ final class InputRows implements Intake.Rows {
     }
 
     static boolean isInput(Port port) {
-        return port.takes() > 0 && List.of("mic", "line", "instrument").contains(port.carries());
+        return port.takes() > 0
+                && EnumSet.of(Signal.MIC, Signal.LINE, Signal.INSTRUMENT).contains(port.carries());
     }
 
     @Override

@@ -7,7 +7,6 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.PriorityQueue;
 import java.util.Set;
 import java.util.function.Predicate;
 import rivulus.disk.Extras;
@@ -15,7 +14,10 @@ import rivulus.gear.Catalogue;
 import rivulus.gear.LeadKind;
 import rivulus.gear.Leads;
 import rivulus.gear.Port;
+import rivulus.gear.Signal;
 import rivulus.gear.Template;
+import rivulus.search.BestFirst;
+import rivulus.search.Found;
 import rivulus.show.Cable;
 import rivulus.show.Device;
 import rivulus.show.Ref;
@@ -29,7 +31,8 @@ import rivulus.show.Show;
 /// grown lead by lead, cheapest first, each lead is read as a lead of the show would be, and only
 /// those are grown on with which nothing serious is wrong. What is owned costs least; what must be
 /// bought comes after; ports meant for another signal, and leads with a caution, after those that
-/// have none. Cost: leads read, at most [#MOST_INTO] for every port of every box.
+/// have none. Cost: leads read, at most [#MOST_INTO] for every port of every box; the
+/// answer says whether that left anything out.
 public final class Joiner {
     private static final int MOST_BOXES = 2;
     private static final int MOST_INTO = 4;
@@ -42,6 +45,7 @@ public final class Joiner {
     private final Show show;
     private final Catalogue catalogue;
     private final Leads leads;
+    private final LeadReader reader;
     private final Stock stock;
     private final List<Template> boxes;
     private final List<String> freeLeads = new ArrayList<>();
@@ -52,11 +56,9 @@ public final class Joiner {
         this.show = show;
         this.catalogue = catalogue.with(show.templates().stream().map(o -> o.template()).toList());
         this.leads = leads;
-        stock = Stock.of(show, new LeadReader(show, this.catalogue, leads).all());
-        boxes =
-                this.catalogue.templates().values().stream()
-                        .filter(t -> t.kind().equals("adapter") || t.kind().equals("isolator"))
-                        .toList();
+        reader = new LeadReader(show, catalogue, leads);
+        stock = Stock.of(show, reader.all());
+        boxes = this.catalogue.templates().values().stream().filter(t -> t.kind().isBox()).toList();
         for (Cable cable : show.rig().cables()) {
             taken.add(cable.from());
             taken.add(cable.to());
@@ -67,29 +69,44 @@ public final class Joiner {
     /// The best ways for sound from one device to another.
     ///
     /// @param most how many to give at most
-    public List<Joining> ways(Device from, Device to, int most) {
+    public Found<Joining> ways(Device from, Device to, int most) {
         return ways(from, to, most, _ -> true);
     }
 
     /// The best ways that also fulfil a wish, such as isolation.
-    public List<Joining> ways(Device from, Device to, int most, Predicate<Joining> wish) {
-        PriorityQueue<Grown> open = new PriorityQueue<>(Comparator.comparingInt(Grown::cost));
-        open.addAll(starts(from));
+    public Found<Joining> ways(Device from, Device to, int most, Predicate<Joining> wish) {
+        return ways(starts(from), ends(to), most, wish);
+    }
+
+    /// The best ways from one port to another that fulfil a wish.
+    public Found<Joining> ways(End from, End to, int most, Predicate<Joining> wish) {
+        boolean free = !taken.contains(from.ref()) && !taken.contains(to.ref());
+        boolean source = free && isSource(from.port());
+        List<Grown> starts = source ? List.of(start(from.ref(), from.port())) : List.of();
+        return ways(starts, List.of(to), most, wish);
+    }
+
+    private Found<Joining> ways(
+            List<Grown> starts, List<End> ends, int most, Predicate<Joining> wish) {
         Map<String, Integer> entered = new HashMap<>();
-        List<Joining> best = new ArrayList<>();
-        while (!open.isEmpty() && best.size() < most) {
-            Grown grown = open.poll();
-            if (grown.arrived()) {
-                Joining joining = joining(grown);
-                boolean roundabout = best.stream().anyMatch(b -> goesRoundabout(joining, b));
-                if (!roundabout && wish.test(joining)) best.add(joining);
-                continue;
-            }
-            if (entered.merge(grown.key(), 1, Integer::sum) > MOST_INTO) continue;
-            arrive(grown, to, open);
-            if (grown.boxes().size() < MOST_BOXES) grow(grown, open);
-        }
-        return best;
+        return BestFirst.search(
+                Comparator.comparingInt(Grown::cost),
+                starts,
+                most,
+                Integer.MAX_VALUE,
+                (grown, search) -> {
+                    if (grown.arrived()) {
+                        Joining joining = joining(grown);
+                        boolean roundabout =
+                                search.answers().stream().anyMatch(b -> goesRoundabout(joining, b));
+                        if (!roundabout && wish.test(joining)) search.answer(joining);
+                    } else if (entered.merge(grown.key(), 1, Integer::sum) > MOST_INTO) {
+                        search.leftOut();
+                    } else {
+                        arrive(grown, ends, search);
+                        if (grown.boxes().size() < MOST_BOXES) grow(grown, search);
+                    }
+                });
     }
 
     /// Whether a way only adds boxes to another between the same two ports.
@@ -131,10 +148,21 @@ public final class Joiner {
         for (Port port : catalogue.get(from.template()).ports()) {
             Ref ref = new Ref(from.id(), port.id());
             boolean like = port.host() && !hosts.add(asKind(port));
-            if (isSource(port) && !taken.contains(ref) && !like)
-                starts.add(new Grown(ref, port, port, List.of(), List.of(), 0, false));
+            if (isSource(port) && !taken.contains(ref) && !like) starts.add(start(ref, port));
         }
         return starts;
+    }
+
+    private static Grown start(Ref ref, Port port) {
+        return new Grown(ref, port, port, List.of(), List.of(), 0, false);
+    }
+
+    /// The free ports of a machine, alike ones once.
+    private List<End> ends(Device to) {
+        List<End> ends = new ArrayList<>();
+        for (Port port : catalogue.get(to.template()).ports())
+            if (!taken.contains(new Ref(to.id(), port.id()))) ends.add(new End(to, port));
+        return ends;
     }
 
     /// A port without its name: USB 2 is as good as USB 1.
@@ -154,10 +182,10 @@ public final class Joiner {
     }
 
     private static boolean isSource(Port port) {
-        return port.gives() > 0 || port.carries().equals("usb") || port.carries().equals("power");
+        return port.gives() > 0 || port.carries() == Signal.USB || port.carries() == Signal.POWER;
     }
 
-    private void grow(Grown grown, PriorityQueue<Grown> open) {
+    private void grow(Grown grown, BestFirst<Grown, Joining> search) {
         for (Template box : boxes) {
             String id = show.freeId(box.id(), 1 + grown.boxes().size());
             boolean owned = stock.has(box.id(), 1 + used(grown, box.id()));
@@ -174,7 +202,7 @@ public final class Joiner {
                 for (Port out : box.ports()) {
                     if (out.gives() == 0 || out == in) continue;
                     int cost = cost(lead.get()) + BOX_COST + (owned ? 0 : BUY_BOX_COST);
-                    open.add(
+                    search.open(
                             new Grown(
                                     new Ref(id, out.id()),
                                     out,
@@ -188,18 +216,18 @@ public final class Joiner {
         }
     }
 
-    private void arrive(Grown grown, Device to, PriorityQueue<Grown> open) {
+    private void arrive(Grown grown, List<End> ends, BestFirst<Grown, Joining> search) {
         Set<Port> kinds = new HashSet<>();
-        for (Port port : catalogue.get(to.template()).ports()) {
-            Ref ref = new Ref(to.id(), port.id());
-            if (taken.contains(ref) || !meets(grown.port(), port) || isStart(grown, ref)) continue;
+        for (End end : ends) {
+            Port port = end.port();
+            if (!meets(grown.port(), port) || isStart(grown, end.ref())) continue;
             if (!kinds.add(asKind(port))) continue;
-            Optional<LeadReport> lead = lead(grown, grown.boxes(), ref, port);
+            Optional<LeadReport> lead = lead(grown, grown.boxes(), end.ref(), port);
             if (lead.isEmpty()) continue;
             int cost = cost(lead.get()) + detour(grown.start(), port);
-            open.add(
+            search.open(
                     new Grown(
-                            ref,
+                            end.ref(),
                             port,
                             grown.start(),
                             grown.boxes(),
@@ -237,8 +265,7 @@ public final class Joiner {
                         Extras.NONE);
         List<Cable> cables = new ArrayList<>(grown.leads().stream().map(l -> l.cable()).toList());
         cables.add(cable);
-        LeadReport lead = new LeadReader(with(devices, cables), catalogue, leads).read(cable);
-        return Optional.of(lead).filter(LeadReport::isSound);
+        return Optional.of(reader.and(devices, cables).read(cable)).filter(LeadReport::isSound);
     }
 
     private static boolean isKind(LeadReport lead, LeadKind kind) {
@@ -257,17 +284,17 @@ public final class Joiner {
 
     /// Ports that are meant for another kind of signal, or for fewer channels, come after others.
     private static int detour(Port first, Port last) {
-        int detour = first.carries().equals(last.carries()) ? 0 : DETOUR_COST;
+        int detour = first.carries() == last.carries() ? 0 : DETOUR_COST;
         boolean channels = first.gives() > 0 && last.takes() > 0;
         if (channels && first.gives() != last.takes()) detour += DETOUR_COST;
         return detour;
     }
 
     private static boolean meets(Port from, Port to) {
-        if (from.carries().equals("power") || to.carries().equals("power"))
+        if (from.carries() == Signal.POWER || to.carries() == Signal.POWER)
             return from.electric().givesMa() > 0 && to.electric().drawsMa() > 0;
-        if (from.carries().equals("usb") || to.carries().equals("usb"))
-            return from.carries().equals(to.carries()) && from.host() != to.host();
+        if (from.carries() == Signal.USB || to.carries() == Signal.USB)
+            return from.carries() == to.carries() && from.host() != to.host();
         return to.takes() > 0;
     }
 

@@ -2,18 +2,23 @@ package rivulus.leads;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.EnumSet;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import rivulus.check.Severity;
 import rivulus.gear.Catalogue;
 import rivulus.gear.Electric;
+import rivulus.gear.GearKind;
 import rivulus.gear.LeadKind;
 import rivulus.gear.Leads;
 import rivulus.gear.Port;
 import rivulus.gear.Route;
 import rivulus.gear.Setting;
+import rivulus.gear.Signal;
 import rivulus.gear.Template;
 import rivulus.show.Cable;
 import rivulus.show.Device;
@@ -45,19 +50,48 @@ public final class LeadReader {
     /// A pickup that loses more than this sounds dull.
     private static final double MOST_LOSS_DB = 3;
 
-    private static final Set<String> PASSIVE = Set.of("adapter", "isolator", "cable");
-    private static final Set<String> ANALOGUE =
-            Set.of("mic", "line", "instrument", "headphones", "speaker", "headset");
+    private static final Set<GearKind> PASSIVE =
+            EnumSet.of(GearKind.ADAPTER, GearKind.ISOLATOR, GearKind.CABLE);
 
     private final Show show;
     private final Catalogue catalogue;
     private final Leads leads;
+    private final Map<Ref, List<Cable>> cables;
+    private final List<Device> moreDevices;
+    private final List<Cable> moreCables;
 
     /// A reader of a show whose templates are in the catalogue.
     public LeadReader(Show show, Catalogue catalogue, Leads leads) {
+        this(
+                show,
+                catalogue.with(show.templates().stream().map(o -> o.template()).toList()),
+                leads,
+                new HashMap<>(),
+                List.of(),
+                List.of());
+        for (Cable cable : show.rig().cables())
+            for (Ref end : List.of(cable.from(), cable.to()))
+                cables.computeIfAbsent(end, _ -> new ArrayList<>()).add(cable);
+    }
+
+    private LeadReader(
+            Show show,
+            Catalogue catalogue,
+            Leads leads,
+            Map<Ref, List<Cable>> cables,
+            List<Device> moreDevices,
+            List<Cable> moreCables) {
         this.show = show;
-        this.catalogue = catalogue.with(show.templates().stream().map(o -> o.template()).toList());
+        this.catalogue = catalogue;
         this.leads = leads;
+        this.cables = cables;
+        this.moreDevices = moreDevices;
+        this.moreCables = moreCables;
+    }
+
+    /// A reader of the same show with a few boxes and leads more, at no cost.
+    LeadReader and(List<Device> devices, List<Cable> more) {
+        return new LeadReader(show, catalogue, leads, cables, devices, more);
     }
 
     /// The kinds of lead there are.
@@ -104,8 +138,10 @@ public final class LeadReader {
     }
 
     private boolean hasGround(End end) {
-        String runs = template(end.device()).power().when(end.device().power());
-        return !runs.equals("none") && !runs.equals("phantom") && !runs.equals("jack");
+        return switch (template(end.device()).power().when(end.device().power())) {
+            case MAINS, USB, BATTERY -> true;
+            case PHANTOM, JACK, NONE -> false;
+        };
     }
 
     private String meets(End a, End b) {
@@ -116,7 +152,11 @@ public final class LeadReader {
 
     /// The device and port of a reference, which the reader of the show has made sure of.
     End end(Ref ref) {
-        Device device = show.rig().device(ref.device()).orElseThrow();
+        Device device =
+                moreDevices.stream()
+                        .filter(more -> more.id().equals(ref.device()))
+                        .findFirst()
+                        .orElseGet(() -> show.rig().device(ref.device()).orElseThrow());
         return new End(device, template(device).port(ref.name()).orElseThrow());
     }
 
@@ -144,7 +184,7 @@ public final class LeadReader {
         boolean bothSound = isAnalogue(a) && isAnalogue(b);
         boolean alike =
                 bothSound
-                        || a.port().carries().equals(b.port().carries())
+                        || a.port().carries() == b.port().carries()
                         || charges(a, b)
                         || charges(b, a);
         if (!alike) {
@@ -171,35 +211,35 @@ public final class LeadReader {
     /// Whether a lead only brings 5 V from one to the other.
     public static boolean charges(End gives, End takes) {
         boolean power =
-                gives.port().carries().equals("power") || takes.port().carries().equals("power");
+                gives.port().carries() == Signal.POWER || takes.port().carries() == Signal.POWER;
         return power
                 && gives.port().electric().givesMa() > 0
                 && takes.port().electric().drawsMa() > 0;
     }
 
     private static boolean isSpeaker(End out, End in) {
-        boolean gives = out.port().carries().equals("speaker") && out.port().gives() > 0;
-        return gives && in.port().takes() > 0 && !in.port().carries().equals("speaker");
+        boolean gives = out.port().carries() == Signal.SPEAKER && out.port().gives() > 0;
+        return gives && in.port().takes() > 0 && in.port().carries() != Signal.SPEAKER;
     }
 
     private static End line(End a, End b) {
-        return a.port().carries().equals("speaker") ? b : a;
+        return a.port().carries() == Signal.SPEAKER ? b : a;
     }
 
     private static boolean isAnalogue(End end) {
-        return ANALOGUE.contains(end.port().carries());
+        return end.port().carries().isAnalogue();
     }
 
     private static String signal(Port port) {
         return switch (port.carries()) {
-            case "mic" -> "the microphone signal";
-            case "line" -> "the line signal";
-            case "usb" -> "USB";
-            case "net" -> "a network";
-            case "phone" -> "a telephone line";
-            case "video" -> "picture and sound";
-            case "optical" -> "light";
-            default -> "the " + port.carries() + " signal";
+            case MIC -> "the microphone signal";
+            case LINE -> "the line signal";
+            case USB -> "USB";
+            case NET -> "a network";
+            case PHONE -> "a telephone line";
+            case VIDEO -> "picture and sound";
+            case OPTICAL -> "light";
+            default -> "the " + port.carries().word() + " signal";
         };
     }
 
@@ -258,18 +298,18 @@ public final class LeadReader {
         double load = to.port().electric().ohms();
         boolean known = !isPassive(from.device()) && !isPassive(to.device());
         if (!known || Double.isNaN(source) || Double.isNaN(load)) return 0;
-        boolean drives = from.port().carries().equals("headphones") || isSpeaker(from.port());
+        boolean drives = from.port().carries() == Signal.HEADPHONES || isSpeaker(from.port());
         boolean bothWays = from.port().takes() > 0 || to.port().gives() > 0;
         if (drives || bothWays || load >= BRIDGING * source) return 0;
         return 20 * Math.log10((source + load) / load);
     }
 
     private static boolean isSpeaker(Port port) {
-        return port.carries().equals("speaker");
+        return port.carries() == Signal.SPEAKER;
     }
 
     private static void impedance(End from, End to, double loss, List<Fault> faults) {
-        boolean dulls = from.port().carries().equals("instrument");
+        boolean dulls = from.port().carries() == Signal.INSTRUMENT;
         faults.add(
                 new Fault(
                         "impedance",
@@ -296,9 +336,9 @@ public final class LeadReader {
     private static String input(End end) {
         String kind =
                 switch (end.port().carries()) {
-                    case "mic" -> "the microphone input";
-                    case "headphones" -> "the earpieces";
-                    default -> "the " + end.port().carries() + " input";
+                    case MIC -> "the microphone input";
+                    case HEADPHONES -> "the earpieces";
+                    default -> "the " + end.port().carries().word() + " input";
                 };
         return "%s of %s".formatted(kind, end.words());
     }
@@ -312,8 +352,7 @@ public final class LeadReader {
             for (Port in : template(from.device()).ports()) {
                 if (!in.inPoint().equals(route.from())) continue;
                 Ref ref = new Ref(from.device().id(), in.id());
-                for (Cable cable : show.rig().cables()) {
-                    if (!cable.ends(ref)) continue;
+                for (Cable cable : cablesIn(ref)) {
                     End other = end(cable.from().equals(ref) ? cable.to() : cable.from());
                     double shift = own - in.electric().takesDbu() + route.gainDb();
                     if (other.port().gives() > 0) return levelAt(other, seen) + shift;
@@ -321,6 +360,12 @@ public final class LeadReader {
             }
         }
         return own;
+    }
+
+    private List<Cable> cablesIn(Ref port) {
+        List<Cable> in = new ArrayList<>(cables.getOrDefault(port, List.of()));
+        for (Cable more : moreCables) if (more.ends(port)) in.add(more);
+        return in;
     }
 
     private static void channels(End from, End to, LeadKind kind, List<Fault> faults) {

@@ -8,6 +8,7 @@ import rivulus.gear.Catalogue;
 import rivulus.gear.Delay;
 import rivulus.gear.Picker;
 import rivulus.gear.Route;
+import rivulus.gear.Signal;
 import rivulus.gear.Template;
 
 /// How long sound takes by a chain of leads: out of the first machine's port, through the boxes,
@@ -58,7 +59,7 @@ final class PortDelay {
 
     /// What the USB side of gear adds.
     private static Delay usb(Template machine, End end) {
-        boolean device = end.port().carries().equals("usb") && !end.port().host();
+        boolean device = end.port().carries() == Signal.USB && !end.port().host();
         return device
                 ? quickest(machine.routes().stream(), route -> route.marks().contains("usb"))
                 : Delay.NONE;

@@ -8,6 +8,7 @@ import java.util.Optional;
 import rivulus.gear.Catalogue;
 import rivulus.gear.Knob;
 import rivulus.gear.Leads;
+import rivulus.gear.Power;
 import rivulus.gear.Setting;
 import rivulus.gear.Template;
 import rivulus.show.Device;
@@ -71,7 +72,7 @@ public final class Survey {
     }
 
     /// What a device runs on in this show.
-    public String runsOn(Device device) {
+    public Power.Source runsOn(Device device) {
         Device now = devices.getOrDefault(device.id(), device);
         return template(now).power().when(now.power());
     }

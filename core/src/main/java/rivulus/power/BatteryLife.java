@@ -41,7 +41,7 @@ public record BatteryLife(
         List<BatteryLife> all = new ArrayList<>();
         for (Device device : survey.devices()) {
             Power power = survey.template(device).power();
-            if (!survey.runsOn(device).equals("battery") || power.batteryWh() == 0) continue;
+            if (survey.runsOn(device) != Power.Source.BATTERY || power.batteryWh() == 0) continue;
             double watts = power.watts() + fedWatts(survey, device);
             if (watts > 0) all.add(of(survey.show(), device, power.batteryWh(), watts));
         }
@@ -62,7 +62,7 @@ public record BatteryLife(
             Ref ref = new Ref(host.id(), port.id());
             for (LeadReport lead : survey.leadsIn(ref)) {
                 End far = Survey.far(lead, ref);
-                if (survey.runsOn(far.device()).equals("usb"))
+                if (survey.runsOn(far.device()) == Power.Source.USB)
                     watts += far.port().electric().drawsMa() / 1000.0 * USB_VOLTS;
             }
         }

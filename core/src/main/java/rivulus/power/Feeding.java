@@ -9,7 +9,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import rivulus.gear.GearKind;
 import rivulus.gear.Port;
+import rivulus.gear.Power;
 import rivulus.gear.Template;
 import rivulus.leads.End;
 import rivulus.leads.LeadReport;
@@ -39,8 +41,8 @@ public final class Feeding {
         if (Survey.isProgram(device))
             return survey.device(device.on()).map(c -> Supply.device(c, Supply.Kind.USB));
         return switch (survey.runsOn(device)) {
-            case "mains" -> Optional.of(outlet(device));
-            case "usb" -> usb(device);
+            case MAINS -> Optional.of(outlet(device));
+            case USB -> usb(device);
             default -> Optional.empty();
         };
     }
@@ -75,7 +77,9 @@ public final class Feeding {
     }
 
     private Supply.Kind kind(Device giver) {
-        return survey.template(giver).kind().equals("battery") ? Supply.Kind.PACK : Supply.Kind.USB;
+        return survey.template(giver).kind() == GearKind.BATTERY
+                ? Supply.Kind.PACK
+                : Supply.Kind.USB;
     }
 
     /// What feeds a device; empty for what has a battery of its own, needs nothing, or hangs on a
@@ -126,6 +130,7 @@ public final class Feeding {
     /// Whether a device has a battery that takes over.
     private boolean runsOn(Device device) {
         Template template = survey.template(device);
-        return template.power().batteryWh() > 0 && template.power().from().contains("battery");
+        return template.power().batteryWh() > 0
+                && template.power().from().contains(Power.Source.BATTERY);
     }
 }

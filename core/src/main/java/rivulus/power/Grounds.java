@@ -8,6 +8,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.ToIntFunction;
+import rivulus.gear.Power;
+import rivulus.gear.Signal;
 import rivulus.leads.LeadReport;
 import rivulus.leads.Survey;
 import rivulus.show.Device;
@@ -80,7 +82,8 @@ public final class Grounds {
 
     /// Whether a device is joined to the safety earth by its plug as it runs now.
     public static boolean isEarthed(Survey survey, Device device) {
-        return survey.template(device).power().earthed() && survey.runsOn(device).equals("mains");
+        return survey.template(device).power().earthed()
+                && survey.runsOn(device) == Power.Source.MAINS;
     }
 
     private static boolean isAudio(LeadReport lead) {
@@ -91,8 +94,8 @@ public final class Grounds {
     private boolean isIdleCharger(LeadReport lead) {
         for (var end : List.of(lead.a(), lead.b())) {
             boolean charged =
-                    end.port().carries().equals("power") && end.port().electric().drawsMa() > 0;
-            if (charged && !survey.runsOn(end.device()).equals("usb")) return true;
+                    end.port().carries() == Signal.POWER && end.port().electric().drawsMa() > 0;
+            if (charged && survey.runsOn(end.device()) != Power.Source.USB) return true;
         }
         return false;
     }

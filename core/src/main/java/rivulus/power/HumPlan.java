@@ -124,7 +124,8 @@ public record HumPlan(
             List<Device> all = new ArrayList<>();
             for (Device device : survey.devices()) {
                 Power power = survey.template(device).power();
-                boolean could = power.from().contains("battery") && power.batteryWh() > 0;
+                boolean could =
+                        power.from().contains(Power.Source.BATTERY) && power.batteryWh() > 0;
                 if (could
                         && Grounds.isEarthed(survey, device)
                         && !BatteryLife.ifRunFrom(survey, device).dies()) all.add(device);
@@ -150,11 +151,12 @@ public record HumPlan(
         private Show run(List<Device> fromBattery) {
             Show after = show;
             for (Device device : fromBattery)
-                after = after.withRig(after.rig().with(device.poweredBy("battery")));
+                after = after.withRig(after.rig().with(device.poweredBy(Power.Source.BATTERY)));
             return after;
         }
 
-        /// What it costs to join the two machines of a lead so that grounds stay apart.
+        /// What it costs to join the two machines of a lead, by the same ports, so that grounds
+        /// stay apart. Another port would carry another sound.
         private int costOf(LeadReport lead) {
             return costs.computeIfAbsent(
                     lead.cable().id(), _ -> isolated(show, lead).map(Joining::cost).orElse(CANNOT));
@@ -165,20 +167,12 @@ public record HumPlan(
             boolean here = lead.passages().getFirst().from().ref().equals(lead.a().ref());
             Show without = of.withRig(of.rig().without(cable));
             return new Joiner(without, catalogue, kinds)
-                            .ways(
-                                    here ? lead.a().device() : lead.b().device(),
-                                    here ? lead.b().device() : lead.a().device(),
-                                    1,
-                                    way -> way.isIsolated() && keepsPorts(way, lead))
-                            .stream()
-                            .findFirst();
-        }
-
-        /// Another port would carry another sound: what is isolated goes by the ports it had.
-        private static boolean keepsPorts(Joining way, LeadReport lead) {
-            List<String> ends = List.of(lead.a().ref().toString(), lead.b().ref().toString());
-            return ends.contains(way.leads().getFirst().a().ref().toString())
-                    && ends.contains(way.leads().getLast().b().ref().toString());
+                    .ways(
+                            here ? lead.a() : lead.b(),
+                            here ? lead.b() : lead.a(),
+                            1,
+                            Joining::isIsolated)
+                    .first();
         }
 
         private Show take(List<String> steps) {

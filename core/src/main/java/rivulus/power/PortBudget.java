@@ -3,6 +3,7 @@ package rivulus.power;
 import java.util.ArrayList;
 import java.util.List;
 import rivulus.gear.Port;
+import rivulus.gear.Power;
 import rivulus.gear.Setting;
 import rivulus.gear.Template;
 import rivulus.leads.End;
@@ -48,7 +49,7 @@ public record PortBudget(End host, List<String> fed, int drawsMa, int phantomMa,
         int phantom = 0;
         for (LeadReport lead : survey.leadsIn(host.ref())) {
             End far = Survey.far(lead, host.ref());
-            boolean runs = survey.runsOn(far.device()).equals("usb");
+            boolean runs = survey.runsOn(far.device()) == Power.Source.USB;
             if (!runs || far.port().electric().drawsMa() == 0) continue;
             fed.add(far.device().name());
             draws += far.port().electric().drawsMa();

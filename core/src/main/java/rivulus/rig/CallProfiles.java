@@ -20,7 +20,7 @@ final class CallProfiles implements RigCheck {
         for (Device buds : survey.devices()) {
             Optional<Knob> profile =
                     survey.template(buds).knobs().stream()
-                            .filter(knob -> knob.role().equals("profile"))
+                            .filter(knob -> knob.role() == Knob.Role.PROFILE)
                             .findFirst();
             if (profile.isEmpty()) continue;
             Optional<Picked> taker = taker(survey, buds);

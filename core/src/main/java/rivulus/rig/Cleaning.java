@@ -24,6 +24,7 @@ import rivulus.show.Place;
 import rivulus.show.Playback;
 import rivulus.show.Ref;
 import rivulus.show.Rig;
+import rivulus.show.Rundown;
 import rivulus.show.Scene;
 import rivulus.show.Show;
 import rivulus.words.Words;
@@ -62,22 +63,24 @@ final class Cleaning {
         Set<String> earIds = new HashSet<>();
         ears.forEach(e -> earIds.add(e.id()));
         Rig rig = from.rig().with(devices, cables);
-        return new Show(
-                from.title(),
-                new Cast(from.cast().people(), playback, from.cast().extras()),
-                from.places().stream().map(this::place).toList(),
-                ears,
-                from.changes().stream()
-                        .filter(c -> earIds.contains(c.ear()) && sources.contains(c.source()))
-                        .toList(),
-                rig,
-                from.scenes().stream().map(s -> scene(s, sources)).toList(),
-                from.mutes().stream()
-                        .filter(this::canBePressed)
-                        .map(m -> mute(m, sources, earIds))
-                        .toList(),
-                from.templates(),
-                from.extras());
+        Rundown rundown =
+                new Rundown(
+                        from.changes().stream()
+                                .filter(
+                                        c ->
+                                                earIds.contains(c.ear())
+                                                        && sources.contains(c.source()))
+                                .toList(),
+                        from.scenes().stream().map(s -> scene(s, sources)).toList(),
+                        from.mutes().stream()
+                                .filter(this::canBePressed)
+                                .map(m -> mute(m, sources, earIds))
+                                .toList());
+        return from.withCast(new Cast(from.cast().people(), playback, from.cast().extras()))
+                .withPlaces(from.places().stream().map(this::place).toList())
+                .withEars(ears)
+                .withRig(rig)
+                .withRundown(rundown);
     }
 
     private List<Ear> ears(Set<String> sources) {
@@ -125,8 +128,7 @@ final class Cleaning {
             losses.add(device.name() + " no longer runs on anything");
             here = here.on("");
         }
-        boolean powered = catalogue.get(here.template()).power().from().contains(here.power());
-        return here.power().isEmpty() || powered ? here : here.poweredBy("");
+        return here.poweredBy(catalogue.get(here.template()).power().bears(here.power()));
     }
 
     private boolean isStrip(String outlet) {

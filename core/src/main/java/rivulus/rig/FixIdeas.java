@@ -11,6 +11,7 @@ import rivulus.gear.Electric;
 import rivulus.gear.Knob;
 import rivulus.gear.Power;
 import rivulus.gear.Setting;
+import rivulus.gear.Signal;
 import rivulus.leads.End;
 import rivulus.leads.Joiner;
 import rivulus.leads.Joining;
@@ -123,7 +124,7 @@ final class FixIdeas {
         List<RigFix> fixes = new ArrayList<>();
         for (KnobUse use : proof.graph().knobsOf(device.id())) {
             boolean gain =
-                    use.knob().role().equals("gain")
+                    use.knob().role() == Knob.Role.GAIN
                             && survey.template(device).routes().stream()
                                     .filter(route -> route.from().equals(port + ".in"))
                                     .flatMap(route -> route.governors().stream())
@@ -168,12 +169,12 @@ final class FixIdeas {
         List<RigFix> fixes = new ArrayList<>(rejoined(lead, true));
         for (Device device : show.rig().devices()) {
             Power power = survey.template(device).power();
-            boolean plugged = power.earthed() && survey.runsOn(device).equals("mains");
-            if (!plugged || !power.from().contains("battery")) continue;
+            boolean plugged = power.earthed() && survey.runsOn(device) == Power.Source.MAINS;
+            if (!plugged || !power.from().contains(Power.Source.BATTERY)) continue;
             fixes.add(
                     fix(
                             "Run %s from its battery.".formatted(device.name()),
-                            device.poweredBy("battery")));
+                            device.poweredBy(Power.Source.BATTERY)));
         }
         commonStrip(lead).ifPresent(fixes::add);
         return fixes;
@@ -182,7 +183,8 @@ final class FixIdeas {
     private Optional<RigFix> commonStrip(LeadReport lead) {
         Device a = lead.a().device();
         Device b = lead.b().device();
-        boolean both = survey.runsOn(a).equals("mains") && survey.runsOn(b).equals("mains");
+        boolean both =
+                survey.runsOn(a) == Power.Source.MAINS && survey.runsOn(b) == Power.Source.MAINS;
         if (!both || !a.place().equals(b.place()) || a.place().isEmpty()) return Optional.empty();
         String strip = a.outlet().isEmpty() ? b.outlet() : a.outlet();
         Show with = show;
@@ -214,7 +216,8 @@ final class FixIdeas {
                                 from.device(),
                                 to.device(),
                                 WAYS_LOOKED_AT,
-                                j -> !isolated || j.isIsolated())) {
+                                j -> !isolated || j.isIsolated())
+                        .all()) {
             boolean samePorts =
                     way.leads().getFirst().a().ref().equals(from.ref())
                             && way.leads().getLast().b().ref().equals(to.ref());
@@ -235,7 +238,7 @@ final class FixIdeas {
         List<RigFix> fixes = new ArrayList<>();
         double half = lead.cable().metres() / 2;
         for (End end : List.of(lead.a(), lead.b()))
-            if (end.port().carries().equals("usb") && end.port().host())
+            if (end.port().carries() == Signal.USB && end.port().host())
                 fixes.add(hubbed(end, lead, Survey.far(lead, end.ref()), half, half));
         double most = lead.kind().orElseThrow().longestM();
         fixes.add(
@@ -254,7 +257,7 @@ final class FixIdeas {
     private List<RigFix> driven(LeadReport lead) {
         List<RigFix> fixes = new ArrayList<>();
         for (End end : List.of(lead.a(), lead.b()))
-            if (end.port().carries().equals("headphones"))
+            if (end.port().carries() == Signal.HEADPHONES)
                 amplified(Survey.far(lead, end.ref()), lead, end).ifPresent(fixes::add);
         fixes.addAll(rejoined(lead, false));
         return fixes;
@@ -279,7 +282,7 @@ final class FixIdeas {
     }
 
     private Optional<Joining> joined(Show in, Device from, Device to) {
-        return new Joiner(in, catalogue, survey.kinds()).ways(from, to, 1).stream().findFirst();
+        return new Joiner(in, catalogue, survey.kinds()).ways(from, to, 1).first();
     }
 
     private List<RigFix> bought(Optional<LeadReport> lead, Optional<Device> device) {
@@ -308,25 +311,16 @@ final class FixIdeas {
     /// Other ways to feed something: whatever else it can run on, then a battery pack.
     private List<RigFix> fed(Device device) {
         List<RigFix> fixes = new ArrayList<>();
-        List<String> kinds = survey.template(device).power().from();
-        for (String kind : kinds) {
-            if (kind.equals(survey.runsOn(device))) continue;
+        List<Power.Source> kinds = survey.template(device).power().from();
+        for (Power.Source kind : kinds) {
+            if (kind == survey.runsOn(device)) continue;
             fixes.add(
                     fix(
-                            "Run %s from %s.".formatted(device.name(), source(kind)),
+                            "Run %s from %s.".formatted(device.name(), kind.words()),
                             device.poweredBy(kind)));
         }
-        if (kinds.contains("usb")) packed(device).ifPresent(fixes::add);
+        if (kinds.contains(Power.Source.USB)) packed(device).ifPresent(fixes::add);
         return fixes;
-    }
-
-    private static String source(String kind) {
-        return switch (kind) {
-            case "mains" -> "the mains";
-            case "usb" -> "USB";
-            case "battery" -> "its battery";
-            default -> kind;
-        };
     }
 
     private Optional<RigFix> packed(Device device) {
@@ -337,8 +331,8 @@ final class FixIdeas {
                 show.withRig(
                         show.rig()
                                 .with(devices, show.rig().cables())
-                                .with(device.poweredBy("usb")));
-        return joined(with, pack, device.poweredBy("usb"))
+                                .with(device.poweredBy(Power.Source.USB)));
+        return joined(with, pack, device.poweredBy(Power.Source.USB))
                 .map(
                         way ->
                                 idea(
@@ -354,11 +348,11 @@ final class FixIdeas {
         List<RigFix> fixes = new ArrayList<>();
         for (LeadReport lead : survey.leadsIn(port)) {
             End fed = Survey.far(lead, port);
-            if (survey.template(fed.device()).power().from().contains("mains"))
+            if (survey.template(fed.device()).power().from().contains(Power.Source.MAINS))
                 fixes.add(
                         fix(
                                 "Run %s from the mains.".formatted(fed.device().name()),
-                                fed.device().poweredBy("mains")));
+                                fed.device().poweredBy(Power.Source.MAINS)));
             fixes.add(hubbed(survey.end(port), lead, fed, 1, lead.cable().metres()));
         }
         return fixes;

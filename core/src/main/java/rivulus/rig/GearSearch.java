@@ -9,6 +9,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import rivulus.gear.Catalogue;
 import rivulus.gear.Electric;
+import rivulus.gear.GearKind;
 import rivulus.gear.Port;
 import rivulus.gear.Power;
 import rivulus.gear.Template;
@@ -34,7 +35,7 @@ public final class GearSearch {
 
     /// The gear that fits, by name; rooms and people are no gear. Blank words fit all.
     public static List<Template> find(Catalogue catalogue, String words) {
-        Predicate<Template> fits = t -> !t.kind().equals("room") && !t.kind().equals("person");
+        Predicate<Template> fits = t -> t.kind() != GearKind.ROOM && t.kind() != GearKind.PERSON;
         for (String part : words.toLowerCase(Locale.ROOT).strip().split("\\s*,\\s*"))
             fits = fits.and(wish(catalogue, part));
         return catalogue.templates().values().stream()
@@ -78,9 +79,9 @@ public final class GearSearch {
                         .max()
                         .orElse(0);
         return template -> {
-            List<String> from = template.power().from();
-            return from.contains(supply)
-                    || from.contains("usb")
+            List<Power.Source> from = template.power().from();
+            return from.stream().anyMatch(source -> source.word().equals(supply))
+                    || from.contains(Power.Source.USB)
                             && template.ports().stream()
                                     .mapToInt(port -> port.electric().drawsMa())
                                     .anyMatch(draws -> draws > 0 && draws <= most);
@@ -97,7 +98,8 @@ public final class GearSearch {
         for (Port port : template.ports()) {
             boolean wanted =
                     way == null || (way.equals("in") ? port.takes() > 0 : port.gives() > 0);
-            String words = (port.connector() + " " + port.carries()).toLowerCase(Locale.ROOT);
+            String words =
+                    (port.connector() + " " + port.carries().word()).toLowerCase(Locale.ROOT);
             if (wanted && words.contains(what.replaceAll("s$", ""))) count++;
         }
         return count;
@@ -105,12 +107,12 @@ public final class GearSearch {
 
     private static String text(Template template) {
         StringBuilder text = new StringBuilder();
-        text.append(template.name()).append(' ').append(template.kind()).append(' ');
+        text.append(template.name()).append(' ').append(template.kind().word()).append(' ');
         text.append(template.about()).append(' ');
         Power power = template.power();
-        text.append(String.join(" ", power.from())).append(' ');
+        power.from().forEach(source -> text.append(source.word()).append(' '));
         for (Port port : template.ports()) {
-            text.append(port.connector()).append(' ').append(port.carries()).append(' ');
+            text.append(port.connector()).append(' ').append(port.carries().word()).append(' ');
             if (port.electric().phantom() == Electric.Phantom.GIVES) text.append("phantom 48 v ");
         }
         return text.toString().toLowerCase(Locale.ROOT);

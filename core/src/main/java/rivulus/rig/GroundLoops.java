@@ -5,6 +5,7 @@ import java.util.SequencedMap;
 import rivulus.check.Proof;
 import rivulus.check.Severity;
 import rivulus.gear.Power;
+import rivulus.gear.Signal;
 import rivulus.leads.LeadReport;
 import rivulus.leads.Survey;
 import rivulus.power.Grounds;
@@ -61,20 +62,20 @@ final class GroundLoops implements RigCheck {
         return survey.leadsOf(device).stream()
                 .anyMatch(
                         lead ->
-                                lead.a().port().carries().equals("power")
-                                        || lead.b().port().carries().equals("power"));
+                                lead.a().port().carries() == Signal.POWER
+                                        || lead.b().port().carries() == Signal.POWER);
     }
 
     /// The two states of what runs from its battery: as it is, and while it charges.
     private static void charging(
             Survey survey, Device device, List<Ring> rings, List<RigFinding> findings) {
         Power power = survey.template(device).power();
-        if (!survey.runsOn(device).equals("battery")) return;
-        for (String charger : power.from()) {
+        if (survey.runsOn(device) != Power.Source.BATTERY) return;
+        for (Power.Source charger : power.from()) {
             boolean joins =
-                    charger.equals("mains")
+                    charger == Power.Source.MAINS
                             ? power.earthed()
-                            : charger.equals("usb") && hasCharger(survey, device);
+                            : charger == Power.Source.USB && hasCharger(survey, device);
             if (!joins) continue;
             List<Ring> then = Grounds.rings(survey.with(device.poweredBy(charger)));
             List<Ring> closed =
@@ -103,7 +104,7 @@ final class GroundLoops implements RigCheck {
                             "While %s charges from %s, the lead from %s to %s closes a ring of grounds (%s) and %s; on its battery there is none."
                                     .formatted(
                                             device.name(),
-                                            charger.equals("usb") ? "USB" : "the mains",
+                                            charger.words(),
                                             ring.lead().a().words(),
                                             ring.lead().b().words(),
                                             ring.words(),

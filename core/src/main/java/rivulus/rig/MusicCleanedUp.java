@@ -35,7 +35,8 @@ final class MusicCleanedUp implements RigCheck {
                 boolean wanted =
                         cell.standing().wish() == Wish.MUST && cell.source() instanceof Playback;
                 if (!wanted || cell.hearing().levelDb() < Limits.USUAL.heardDb()) continue;
-                for (Way way : Ways.of(live).strongest(cell.source().id(), cell.ear().id(), 1))
+                for (Way way :
+                        Ways.of(live).strongest(cell.source().id(), cell.ear().id(), 1).all())
                     for (Leg leg : way.legs())
                         if (leg.marks().contains(MARK))
                             along(survey, scene, cell, leg, said, findings);

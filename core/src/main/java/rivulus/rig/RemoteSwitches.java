@@ -9,6 +9,7 @@ import rivulus.gear.Knob;
 import rivulus.gear.Port;
 import rivulus.gear.Route;
 import rivulus.gear.Setting;
+import rivulus.gear.Signal;
 import rivulus.gear.Template;
 import rivulus.leads.End;
 import rivulus.leads.Survey;
@@ -17,16 +18,16 @@ import rivulus.show.Ref;
 
 /// A microphone in a channel whose switch stands at a remote: nobody hears it there.
 final class RemoteSwitches implements RigCheck {
-    private static final String ROLE = "remote";
+    private static final Knob.Role ROLE = Knob.Role.REMOTE;
 
     @Override
     public void check(Survey survey, Proof proof, List<RigFinding> findings) {
         for (Device device : survey.devices()) {
             Template template = survey.template(device);
-            if (template.knobs().stream().noneMatch(knob -> knob.role().equals(ROLE))) continue;
+            if (template.knobs().stream().noneMatch(knob -> knob.role() == ROLE)) continue;
             for (Port port : template.ports()) {
                 Ref ref = new Ref(device.id(), port.id());
-                if (!port.carries().equals("mic")) continue;
+                if (port.carries() != Signal.MIC) continue;
                 Optional<End> microphone = survey.across(ref);
                 if (microphone.isEmpty()) continue;
                 closing(survey, device, port)
@@ -47,8 +48,7 @@ final class RemoteSwitches implements RigCheck {
         for (Route route : template.routes()) {
             if (!route.from().equals(port.inPoint())) continue;
             for (Governor governor : route.governors()) {
-                Optional<Knob> knob =
-                        template.knob(governor.knob()).filter(k -> k.role().equals(ROLE));
+                Optional<Knob> knob = template.knob(governor.knob()).filter(k -> k.role() == ROLE);
                 Optional<Setting> stands = survey.stands(device, governor.knob());
                 if (knob.isPresent() && !governor.opens(stands.orElseThrow())) return knob;
             }

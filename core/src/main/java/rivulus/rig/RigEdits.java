@@ -15,8 +15,10 @@ import rivulus.disk.Extras;
 import rivulus.disk.Line;
 import rivulus.file.Change;
 import rivulus.gear.Catalogue;
+import rivulus.gear.GearKind;
 import rivulus.gear.Knob;
 import rivulus.gear.Port;
+import rivulus.gear.Power;
 import rivulus.gear.Setting;
 import rivulus.gear.Template;
 import rivulus.leads.End;
@@ -51,12 +53,12 @@ public final class RigEdits {
         Template kind = catalogue.get(template);
         String name = freeName(kind.name());
         boolean program =
-                kind.kind().equals("program")
+                kind.kind() == GearKind.PROGRAM
                         && show.rig()
                                 .device(where)
                                 .filter(host -> catalogue.get(host.template()).isComputer())
                                 .isPresent();
-        boolean worn = kind.kind().equals("wearable") && show.cast().person(where).isPresent();
+        boolean worn = kind.kind() == GearKind.WEARABLE && show.cast().person(where).isPresent();
         Device device =
                 Device.of(freeId(template), name, template)
                         .in(program || worn || show.place(where).isEmpty() ? "" : where)
@@ -91,11 +93,11 @@ public final class RigEdits {
                 show.withRig(show.rig().with(renamed)));
     }
 
-    /// Runs a device from something else: `battery`, `mains` …
-    public RigEdit power(Device device, String kind) {
+    /// Runs a device from something else.
+    public RigEdit power(Device device, Power.Source source) {
         return edit(
-                "Run %s from %s".formatted(device.name(), kind),
-                show.withRig(show.rig().with(now(device).poweredBy(kind))));
+                "Run %s from %s".formatted(device.name(), source.words()),
+                show.withRig(show.rig().with(now(device).poweredBy(source))));
     }
 
     /// Plugs a device into a strip, or, empty, into the wall.
@@ -145,8 +147,7 @@ public final class RigEdits {
                 count(stock, lead.kindInWords(), lead.cable().metres());
         }
         for (Device device : show.rig().devices()) {
-            String kind = catalogue.get(device.template()).kind();
-            boolean box = kind.equals("adapter") || kind.equals("isolator");
+            boolean box = catalogue.get(device.template()).kind().isBox();
             if (box && !device.toBuy()) count(stock, device.template(), 0);
         }
         return edit(
@@ -265,8 +266,7 @@ public final class RigEdits {
         if (!unset.isEmpty()) losses.add("the setting of " + Words.list(unset));
         Device instead =
                 device.ofKind(template)
-                        .poweredBy(
-                                kind.power().from().contains(device.power()) ? device.power() : "")
+                        .poweredBy(kind.power().bears(device.power()))
                         .withKnobs(knobs);
         List<Device> devices =
                 show.rig().devices().stream()
@@ -291,7 +291,7 @@ public final class RigEdits {
                         .orElseThrow();
         return kind.ports().stream()
                 .filter(port -> port.connector().equals(old.connector()))
-                .filter(port -> port.carries().equals(old.carries()))
+                .filter(port -> port.carries() == old.carries())
                 .filter(port -> port.gives() > 0 == old.gives() > 0)
                 .filter(port -> port.takes() > 0 == old.takes() > 0)
                 .sorted(Comparator.comparing(port -> !port.id().equals(old.id())))

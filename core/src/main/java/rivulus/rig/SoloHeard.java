@@ -5,6 +5,7 @@ import java.util.Optional;
 import rivulus.check.Proof;
 import rivulus.check.Severity;
 import rivulus.gear.Port;
+import rivulus.gear.Signal;
 import rivulus.gear.Template;
 import rivulus.leads.End;
 import rivulus.leads.Survey;
@@ -23,7 +24,7 @@ final class SoloHeard implements RigCheck {
             Template template = survey.template(device);
             if (template.soloOn().isEmpty()) continue;
             for (Port port : template.ports()) {
-                if (!port.carries().equals("headphones") || template.soloOn().contains(port.id()))
+                if (port.carries() != Signal.HEADPHONES || template.soloOn().contains(port.id()))
                     continue;
                 producerAt(survey, new Ref(device.id(), port.id()))
                         .ifPresent(

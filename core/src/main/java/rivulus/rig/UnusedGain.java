@@ -40,7 +40,7 @@ final class UnusedGain implements RigCheck {
                 boolean gain =
                         template.knob(governor.knob())
                                 .map(Knob::role)
-                                .filter("gain"::equals)
+                                .filter(Knob.Role.GAIN::equals)
                                 .isPresent();
                 Setting stands = device.knobs().get(governor.knob());
                 if (gain && stands instanceof Setting.Level(double db) && db > 0)

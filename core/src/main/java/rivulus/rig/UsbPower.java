@@ -4,6 +4,7 @@ import java.util.List;
 import rivulus.check.Proof;
 import rivulus.check.Severity;
 import rivulus.gear.Port;
+import rivulus.gear.Power;
 import rivulus.leads.Survey;
 import rivulus.power.Feeding;
 import rivulus.power.PortBudget;
@@ -19,7 +20,7 @@ final class UsbPower implements RigCheck {
         Feeding feeding = Feeding.of(survey);
         for (Device device : survey.devices()) {
             boolean wants =
-                    survey.runsOn(device).equals("usb")
+                    survey.runsOn(device) == Power.Source.USB
                             && survey.template(device).ports().stream().anyMatch(UsbPower::isFed);
             if (wants && feeding.of(device).isEmpty()) findings.add(unfed(device));
         }

@@ -137,8 +137,7 @@ final class LeadSheets {
     }
 
     private boolean isGear(Device device) {
-        String kind = survey.template(device).kind();
-        return !kind.equals("program") && !kind.equals("service");
+        return survey.template(device).kind().isThing();
     }
 
     /// Whether a caller has it at home.

@@ -156,14 +156,14 @@ public final class Sheets {
         double watts = 0;
         for (Device device : survey.devices()) {
             Power power = survey.template(device).power();
-            String from = survey.runsOn(device);
-            if (from.equals("none")) continue;
-            boolean mains = from.equals("mains");
+            Power.Source from = survey.runsOn(device);
+            if (from == Power.Source.NONE) continue;
+            boolean mains = from == Power.Source.MAINS;
             if (mains) watts += power.watts();
             rows.add(
                     List.of(
                             device.name(),
-                            from,
+                            from.word(),
                             power.watts() == 0 ? "" : Words.signed(power.watts(), 1),
                             power.batteryWh() == 0 ? "" : Words.signed(power.batteryWh(), 0),
                             mains && power.earthed() ? "yes" : ""));

@@ -20,8 +20,13 @@ public record Scene(
         double minutes,
         SequencedMap<Ref, Setting> knobs,
         Extras extras) {
-    /// The one scene of a show that has none written down.
+    /// The id of the one scene of a show that has none written down.
     public static final String ONLY = "show";
+
+    /// The one scene of a show that has none written down.
+    static Scene only() {
+        return new Scene(ONLY, "Show", List.of(), 0, new LinkedHashMap<>(), Extras.NONE);
+    }
 
     public Scene {
         quiet = List.copyOf(quiet);

@@ -1,9 +1,9 @@
 package rivulus.show;
 
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Consumer;
 import java.util.function.UnaryOperator;
 import rivulus.disk.Extras;
 import rivulus.gear.Keyed;
@@ -11,18 +11,14 @@ import rivulus.gear.Setting;
 
 /// The show document.
 ///
-/// @param changes the brief: exceptions from the defaults that follow from roles
-/// @param mutes knobs that people reach for to silence something, and what they expect
 /// @param templates gear that is kept with the show beside the shipped catalogue
 public record Show(
         String title,
         Cast cast,
         List<Place> places,
         List<Ear> ears,
-        List<WishChange> changes,
         Rig rig,
-        List<Scene> scenes,
-        List<MuteKey> mutes,
+        Rundown rundown,
         List<OwnTemplate> templates,
         Extras extras) {
     /// The version of the file format that this program writes.
@@ -33,9 +29,6 @@ public record Show(
     public Show {
         places = Keyed.copyOf(places, Place::id);
         ears = Keyed.copyOf(ears, Ear::id);
-        changes = List.copyOf(changes);
-        scenes = Keyed.copyOf(scenes, Scene::id);
-        mutes = List.copyOf(mutes);
         templates = List.copyOf(templates);
     }
 
@@ -46,19 +39,61 @@ public record Show(
                 new Cast(List.of(), List.of(), Extras.NONE),
                 List.of(),
                 List.of(),
-                List.of(),
                 new Rig(List.of(), List.of(), List.of(), Extras.NONE),
-                List.of(
-                        new Scene(
-                                Scene.ONLY,
-                                "Show",
-                                List.of(),
-                                0,
-                                new LinkedHashMap<>(),
-                                Extras.NONE)),
-                List.of(),
+                new Rundown(List.of(), List.of(Scene.only()), List.of()),
                 List.of(),
                 Extras.NONE);
+    }
+
+    /// A show with some of its parts replaced.
+    private Show but(Consumer<Parts> edit) {
+        Parts parts = new Parts(this);
+        edit.accept(parts);
+        return new Show(
+                parts.title,
+                parts.cast,
+                parts.places,
+                parts.ears,
+                parts.rig,
+                parts.rundown,
+                parts.templates,
+                extras);
+    }
+
+    /// The parts of a show while one is made from another.
+    private static final class Parts {
+        String title;
+        Cast cast;
+        List<Place> places;
+        List<Ear> ears;
+        Rig rig;
+        Rundown rundown;
+        List<OwnTemplate> templates;
+
+        Parts(Show show) {
+            title = show.title;
+            cast = show.cast;
+            places = show.places;
+            ears = show.ears;
+            rig = show.rig;
+            rundown = show.rundown;
+            templates = show.templates;
+        }
+    }
+
+    /// The brief: exceptions from the defaults that follow from roles.
+    public List<WishChange> changes() {
+        return rundown.changes();
+    }
+
+    /// The scenes, in their order.
+    public List<Scene> scenes() {
+        return rundown.scenes();
+    }
+
+    /// Knobs that people reach for to silence something.
+    public List<MuteKey> mutes() {
+        return rundown.mutes();
     }
 
     /// The ear of that id.
@@ -68,7 +103,7 @@ public record Show(
 
     /// The scene of that id.
     public Optional<Scene> scene(String id) {
-        return Keyed.find(scenes, id);
+        return Keyed.find(scenes(), id);
     }
 
     /// The place of that id.
@@ -100,8 +135,7 @@ public record Show(
 
     /// The show under another name.
     public Show titled(String newTitle) {
-        return new Show(
-                newTitle, cast, places, ears, changes, rig, scenes, mutes, templates, extras);
+        return but(show -> show.title = newTitle);
     }
 
     /// The show with one knob turned where the turn says.
@@ -128,26 +162,37 @@ public record Show(
 
     /// The show with another rig.
     public Show withRig(Rig newRig) {
-        return new Show(
-                title, cast, places, ears, changes, newRig, scenes, mutes, templates, extras);
+        return but(show -> show.rig = newRig);
     }
 
     /// The show in other places.
     public Show withPlaces(List<Place> newPlaces) {
-        return new Show(
-                title, cast, newPlaces, ears, changes, rig, scenes, mutes, templates, extras);
+        return but(show -> show.places = newPlaces);
     }
 
     /// The show with other gear kept in it.
     public Show withTemplates(List<OwnTemplate> newTemplates) {
-        return new Show(
-                title, cast, places, ears, changes, rig, scenes, mutes, newTemplates, extras);
+        return but(show -> show.templates = newTemplates);
+    }
+
+    /// The show with other people and playback.
+    public Show withCast(Cast newCast) {
+        return but(show -> show.cast = newCast);
+    }
+
+    /// The show with other ears.
+    public Show withEars(List<Ear> newEars) {
+        return but(show -> show.ears = newEars);
+    }
+
+    /// The show with other wishes, scenes and mute keys.
+    public Show withRundown(Rundown newRundown) {
+        return but(show -> show.rundown = newRundown);
     }
 
     /// The show with another brief.
     public Show withChanges(List<WishChange> newChanges) {
-        return new Show(
-                title, cast, places, ears, newChanges, rig, scenes, mutes, templates, extras);
+        return withRundown(rundown.withChanges(newChanges));
     }
 
     /// The show with one exception in the brief in place of any other for the same ear, source and
@@ -155,7 +200,7 @@ public record Show(
     public Show with(WishChange change) {
         List<WishChange> all =
                 new ArrayList<>(
-                        withoutChange(change.ear(), change.source(), change.scene()).changes);
+                        withoutChange(change.ear(), change.source(), change.scene()).changes());
         all.add(change);
         return withChanges(all);
     }
@@ -164,7 +209,7 @@ public record Show(
     /// again.
     public Show withoutChange(String ear, String source, String scene) {
         return withChanges(
-                changes.stream()
+                changes().stream()
                         .filter(
                                 c ->
                                         !(c.ear().equals(ear)
@@ -175,8 +220,10 @@ public record Show(
 
     /// The show with one scene edited.
     public Show withScene(String id, UnaryOperator<Scene> edit) {
-        List<Scene> edited =
-                scenes.stream().map(s -> s.id().equals(id) ? edit.apply(s) : s).toList();
-        return new Show(title, cast, places, ears, changes, rig, edited, mutes, templates, extras);
+        return withRundown(
+                rundown.withScenes(
+                        scenes().stream()
+                                .map(s -> s.id().equals(id) ? edit.apply(s) : s)
+                                .toList()));
     }
 }

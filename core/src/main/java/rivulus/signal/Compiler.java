@@ -14,6 +14,7 @@ import rivulus.gear.Catalogue;
 import rivulus.gear.ChannelMap;
 import rivulus.gear.Delay;
 import rivulus.gear.Endpoint;
+import rivulus.gear.GearKind;
 import rivulus.gear.Governor;
 import rivulus.gear.Knob;
 import rivulus.gear.Picker;
@@ -232,7 +233,7 @@ public final class Compiler {
     /// Whether a port is on a hub that is itself joined to the computer.
     private boolean isJoinedByHub(Ref onHub, Device computer) {
         Template hub = template(show.rig().device(onHub.device()).orElseThrow());
-        return hub.kind().equals("hub")
+        return hub.kind() == GearKind.HUB
                 && hub.ports().stream()
                         .filter(up -> !up.host())
                         .anyMatch(up -> isJoined(new Ref(onHub.device(), up.id()), computer));
@@ -273,7 +274,7 @@ public final class Compiler {
                     new Knob.Choice(
                             picker.id(),
                             picker.label(),
-                            "device",
+                            Knob.Role.DEVICE,
                             2,
                             options,
                             new Setting.Choice(picker.standing())));

@@ -23,7 +23,7 @@ import rivulus.words.Words;
 public record BufferAdvice(
         KnobUse knob, int rateHz, List<Row> rows, double wantedMs, Optional<Row> best) {
     /// The role of a buffer size among knobs.
-    public static final String ROLE = "buffer";
+    public static final Knob.Role ROLE = Knob.Role.BUFFER;
 
     /// Under this a singer hears themself as if direct ~ (REFERENCE, own voice).
     public static final double USUAL_WANTED_MS = 10;

@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
 import rivulus.gear.Port;
+import rivulus.gear.Signal;
 import rivulus.leads.End;
 import rivulus.leads.LeadReport;
 import rivulus.leads.Survey;
@@ -61,7 +62,7 @@ public record DigitalPath(
     private static Optional<DigitalPath> usb(Survey survey, LeadReport lead) {
         End gear = lead.a().port().host() ? lead.b() : lead.a();
         End host = Survey.far(lead, gear.ref());
-        if (!gear.port().carries().equals("usb") || gear.port().host() || !host.port().host())
+        if (gear.port().carries() != Signal.USB || gear.port().host() || !host.port().host())
             return Optional.empty();
         return computer(survey, host, new HashSet<>())
                 .flatMap(
@@ -80,7 +81,7 @@ public record DigitalPath(
         if (survey.template(host.device()).isComputer()) return Optional.of(host);
         if (!seen.add(host.device())) return Optional.empty();
         for (Port up : survey.template(host.device()).ports()) {
-            if (up.host() || !up.carries().equals("usb")) continue;
+            if (up.host() || up.carries() != Signal.USB) continue;
             Optional<End> above =
                     survey.across(new Ref(host.device().id(), up.id()))
                             .filter(end -> end.port().host());
@@ -132,7 +133,7 @@ public record DigitalPath(
     }
 
     private static boolean isDigital(Port port) {
-        return port.carries().equals("optical") || port.carries().equals("network-audio");
+        return port.carries() == Signal.OPTICAL || port.carries() == Signal.NETWORK_AUDIO;
     }
 
     private static boolean converts(Survey survey, End takes) {

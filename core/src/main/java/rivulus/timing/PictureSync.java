@@ -7,6 +7,7 @@ import rivulus.check.Names;
 import rivulus.check.SceneProof;
 import rivulus.check.Severity;
 import rivulus.gear.Delay;
+import rivulus.gear.Knob;
 import rivulus.hearing.Way;
 import rivulus.hearing.Ways;
 import rivulus.leads.Survey;
@@ -100,7 +101,7 @@ public record PictureSync(
         for (Leg leg : way.legs())
             for (Leg.Govern govern : leg.governors()) {
                 KnobUse use = scene.tracer().live().graph().knobs().get(govern.knob());
-                if (use.knob().role().equals("delay")) knobs.add(use.ref());
+                if (use.knob().role() == Knob.Role.DELAY) knobs.add(use.ref());
             }
         return knobs;
     }

@@ -144,7 +144,7 @@ class LinesTest {
                         "{\"id\": \"last\", \"label\": \"last\", \"kind\": \"level\", \"standing\": \"off\"}",
                         "");
         var live = Demo.PROVER.prove(show).scenes().getFirst().tracer().live();
-        assertThat(Openings.of(live.graph(), live.positions()).nearest("music", "stream", 1))
+        assertThat(Openings.of(live.graph(), live.positions()).nearest("music", "stream", 1).all())
                 .singleElement()
                 .satisfies(opening -> assertThat(opening.turns()).hasSize(1));
     }
@@ -168,10 +168,10 @@ class LinesTest {
     void anEarOrASourceThatIsNotThereIsTold() {
         var live = Demo.PROVER.prove(Demo.show("first-call")).scenes().getFirst().tracer().live();
         Openings openings = Openings.of(live.graph(), live.positions());
-        assertThatThrownBy(() -> openings.nearest("nadia", "nobody", 1))
+        assertThatThrownBy(() -> openings.nearest("nadia", "nobody", 1).all())
                 .isInstanceOf(IllegalArgumentException.class)
                 .hasMessage("there is no ear \"nobody\"");
-        assertThatThrownBy(() -> Ways.of(live).strongest("nothing", "nadia", 1))
+        assertThatThrownBy(() -> Ways.of(live).strongest("nothing", "nadia", 1).all())
                 .hasMessage("there is no source \"nothing\"");
     }
 }

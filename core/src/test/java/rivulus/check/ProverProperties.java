@@ -113,7 +113,8 @@ class ProverProperties {
                             String ear = cell.ear().id();
                             for (Opening opening :
                                     Openings.of(live.graph(), live.positions())
-                                            .nearest(source, ear, 1)) {
+                                            .nearest(source, ear, 1)
+                                            .all()) {
                                 Show opened = proof.show();
                                 for (Opening.KnobTurn turn : opening.turns()) {
                                     opened =

@@ -11,6 +11,7 @@ import rivulus.check.Proof;
 import rivulus.check.RigText;
 import rivulus.check.SceneProof;
 import rivulus.file.Templates;
+import rivulus.gear.Knob;
 import rivulus.leads.Survey;
 import rivulus.show.Device;
 import rivulus.show.Show;
@@ -108,7 +109,7 @@ class ComputerReportTest {
     void aProgramThatMayNotHearTheMicrophoneIsSetSoThatItMay() {
         ComputerReport report = only(RigText.show(CALL.formatted("")));
         assertThat(report.lines())
-                .filteredOn(line -> line.knob().knob().role().equals("permission"))
+                .filteredOn(line -> line.knob().knob().role() == Knob.Role.PERMISSION)
                 .singleElement()
                 .satisfies(
                         line -> {
@@ -121,7 +122,7 @@ class ComputerReportTest {
     void whatIsTurnedIsOnTheListThoughNobodyIsLostWithoutIt() {
         Show show = RigText.show("l laptop\nw workstation on:l");
         assertThat(only(show).lines())
-                .noneMatch(line -> line.knob().knob().role().equals("buffer"));
+                .noneMatch(line -> line.knob().knob().role() == Knob.Role.BUFFER);
         assertThat(only(Demo.choose(show, "w/buffer", "64")).lines())
                 .anyMatch(line -> line.setTo().equals("64 frames"));
     }

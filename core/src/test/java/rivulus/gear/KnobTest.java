@@ -3,14 +3,17 @@ package rivulus.gear;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.EnumSet;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
+import rivulus.disk.Worded;
 import rivulus.file.Templates;
 
 /// Knobs, what they govern, and how channels are joined.
@@ -74,12 +77,18 @@ class KnobTest {
     void whatIsActiveSaysWhatItRunsOnAndWhatRunsOnABatteryHowMuchThatHolds(Template template) {
         Power power = template.power();
         boolean active =
-                List.of("recorder", "desk", "computer", "loudspeaker", "hub", "battery")
+                EnumSet.of(
+                                GearKind.RECORDER,
+                                GearKind.DESK,
+                                GearKind.COMPUTER,
+                                GearKind.LOUDSPEAKER,
+                                GearKind.HUB,
+                                GearKind.BATTERY)
                         .contains(template.kind());
-        if (active) assertThat(power.from()).as(template.id()).doesNotContain("none");
-        if (power.from().contains("battery"))
+        if (active) assertThat(power.from()).as(template.id()).doesNotContain(Power.Source.NONE);
+        if (power.from().contains(Power.Source.BATTERY))
             assertThat(power.batteryWh()).as(template.id()).isPositive();
-        if (power.from().contains("mains"))
+        if (power.from().contains(Power.Source.MAINS))
             assertThat(power.watts() + power.mostWatts()).as(template.id()).isPositive();
     }
 
@@ -139,7 +148,7 @@ class KnobTest {
     })
     void whatComesOutOfAPortIsAsTheReferenceSays(
             String carries, boolean balanced, double level, double most) {
-        Electric electric = Electric.usual(carries, balanced, true);
+        Electric electric = Electric.usual(Worded.words(Signal.class).get(carries), balanced, true);
         assertThat(electric.levelDbu()).isEqualTo(level);
         assertThat(electric.mostDbu()).isEqualTo(most);
     }
@@ -152,17 +161,19 @@ class KnobTest {
 
     @Test
     void lightNetworksAndTelephonesJoinNoGrounds() {
-        for (String carries : List.of("optical", "net", "phone", "radio")) {
+        for (Signal carries : List.of(Signal.OPTICAL, Signal.NET, Signal.PHONE, Signal.RADIO)) {
             assertThat(Electric.usual(carries, false, true).floating()).isTrue();
             assertThat(Electric.usual(carries, false, true).isAnalogue()).isFalse();
         }
-        assertThat(Electric.usual("usb", false, true).floating()).isFalse();
+        assertThat(Electric.usual(Signal.USB, false, true).floating()).isFalse();
     }
 
     @Test
     void aMachineRunsFromWhatItsTemplateSaysFirstUnlessSomebodyChose() {
-        Power power = new Power(List.of("mains", "battery"), true, 30, 0, false, 55);
-        assertThat(power.when("")).isEqualTo("mains");
-        assertThat(power.when("battery")).isEqualTo("battery");
+        Power power =
+                new Power(
+                        List.of(Power.Source.MAINS, Power.Source.BATTERY), true, 30, 0, false, 55);
+        assertThat(power.when(Optional.empty())).isEqualTo(Power.Source.MAINS);
+        assertThat(power.when(Optional.of(Power.Source.BATTERY))).isEqualTo(Power.Source.BATTERY);
     }
 }

@@ -52,7 +52,7 @@ class JoinerProperties {
         Device from = show.rig().devices().getFirst();
         Device to = show.rig().devices().getLast();
         for (Joining way :
-                new Joiner(show, RandomGear.CATALOGUE, RandomGear.LEADS).ways(from, to, 3)) {
+                new Joiner(show, RandomGear.CATALOGUE, RandomGear.LEADS).ways(from, to, 3).all()) {
             assertThat(way.leads()).allMatch(LeadReport::isSound);
             assertThat(taken).doesNotContain(way.leads().getFirst().a().ref());
             assertThat(taken).doesNotContain(way.leads().getLast().b().ref());

@@ -17,7 +17,7 @@ class JoinerTest {
     private static List<Joining> ways(Show show, String from, String to) {
         Device a = show.rig().device(from).orElseThrow();
         Device b = show.rig().device(to).orElseThrow();
-        return new Joiner(show, Demo.PROVER.catalogue(), Templates.leads()).ways(a, b, 6);
+        return new Joiner(show, Demo.PROVER.catalogue(), Templates.leads()).ways(a, b, 6).all();
     }
 
     @Test
@@ -84,7 +84,8 @@ class JoinerTest {
                                 show.rig().devices().getFirst(),
                                 show.rig().devices().getLast(),
                                 3,
-                                Joining::isIsolated);
+                                Joining::isIsolated)
+                        .all();
         assertThat(!isolated.isEmpty()).isEqualTo(found);
         for (Joining way : isolated) {
             assertThat(way.leads()).anyMatch(lead -> !lead.joins());

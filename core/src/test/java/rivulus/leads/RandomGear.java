@@ -2,10 +2,12 @@ package rivulus.leads;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.Random;
 import rivulus.file.Templates;
 import rivulus.gear.Catalogue;
 import rivulus.gear.Leads;
+import rivulus.gear.Power;
 import rivulus.show.Device;
 import rivulus.show.Rig;
 import rivulus.show.Show;
@@ -33,14 +35,17 @@ public final class RandomGear {
         for (int d = 0; d < count; d++) {
             devices.add(
                     Device.of("d" + d, "Machine " + d, KINDS.get(random.nextInt(KINDS.size())))
-                            .poweredBy(random.nextInt(4) == 0 ? "none" : ""));
+                            .poweredBy(
+                                    random.nextInt(4) == 0
+                                            ? Optional.of(Power.Source.NONE)
+                                            : Optional.empty()));
         }
         Show show = Show.untitled().withRig(Rig.of(devices, List.of()));
         for (int c = 0; c < 2 * count; c++) {
             Device from = devices.get(random.nextInt(count));
             Device to = devices.get(random.nextInt(count));
             if (from == to) continue;
-            List<Joining> ways = new Joiner(show, CATALOGUE, LEADS).ways(from, to, 1);
+            List<Joining> ways = new Joiner(show, CATALOGUE, LEADS).ways(from, to, 1).all();
             if (!ways.isEmpty() && ways.getFirst().boxes().isEmpty())
                 show = ways.getFirst().after();
         }

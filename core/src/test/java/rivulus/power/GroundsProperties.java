@@ -11,6 +11,7 @@ import net.jqwik.api.Assume;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.constraints.LongRange;
+import rivulus.gear.Power;
 import rivulus.leads.Joiner;
 import rivulus.leads.LeadReport;
 import rivulus.leads.RandomGear;
@@ -116,7 +117,8 @@ class GroundsProperties {
                 if ((run >> l & 1) == 1)
                     powered =
                             powered.withRig(
-                                    powered.rig().with(laptops.get(l).poweredBy("battery")));
+                                    powered.rig()
+                                            .with(laptops.get(l).poweredBy(Power.Source.BATTERY)));
             for (int cut = 0; cut < 1 << audio.size(); cut++) {
                 int cost = Integer.bitCount(run);
                 Show without = powered;

@@ -12,10 +12,12 @@ import rivulus.gear.Catalogue;
 import rivulus.gear.Clock;
 import rivulus.gear.Delay;
 import rivulus.gear.Electric;
+import rivulus.gear.GearKind;
 import rivulus.gear.Point;
 import rivulus.gear.Port;
 import rivulus.gear.Power;
 import rivulus.gear.Route;
+import rivulus.gear.Signal;
 import rivulus.gear.Template;
 import rivulus.show.Cable;
 import rivulus.show.Cast;
@@ -73,10 +75,8 @@ final class RandomRigs {
                         new Cast(List.of(), List.of(source), Extras.NONE),
                         List.of(),
                         List.of(ear),
-                        List.of(),
                         Rig.of(devices, cables),
-                        Show.untitled().scenes(),
-                        List.of(),
+                        Show.untitled().rundown(),
                         List.of(),
                         Extras.NONE);
         SignalGraph graph = Compiler.compile(show, Catalogue.of(templates));
@@ -94,14 +94,14 @@ final class RandomRigs {
                             in,
                             "",
                             "plug",
-                            "line",
+                            Signal.LINE,
                             channels,
                             0,
                             false,
                             false,
                             Optional.empty(),
                             "",
-                            Electric.usual("line", false, false)));
+                            Electric.usual(Signal.LINE, false, false)));
             points.add(new Point(in + ".in", "", channels));
         }
         for (String out : List.of("a", "b")) {
@@ -111,14 +111,14 @@ final class RandomRigs {
                             out,
                             "",
                             "plug",
-                            "line",
+                            Signal.LINE,
                             0,
                             channels,
                             false,
                             false,
                             Optional.empty(),
                             "",
-                            Electric.usual("line", false, true)));
+                            Electric.usual(Signal.LINE, false, true)));
             points.add(new Point(out + ".out", "", channels));
         }
         points.add(new Point("m", "", 2));
@@ -133,7 +133,7 @@ final class RandomRigs {
         return new Template(
                 id,
                 id,
-                "desk",
+                GearKind.DESK,
                 "",
                 ports,
                 points,

@@ -90,7 +90,8 @@ class GateProperties {
             default -> {
                 List<Joining> ways =
                         new Joiner(show, CATALOGUE, Templates.leads())
-                                .ways(device, any(random, show.rig().devices()), 1);
+                                .ways(device, any(random, show.rig().devices()), 1)
+                                .all();
                 yield ways.isEmpty() ? edits.remove(device) : edits.join(ways.getFirst());
             }
         };

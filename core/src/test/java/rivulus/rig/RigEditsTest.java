@@ -19,6 +19,8 @@ import rivulus.file.ShowFile;
 import rivulus.file.TemplateDraft;
 import rivulus.file.Templates;
 import rivulus.gear.Catalogue;
+import rivulus.gear.GearKind;
+import rivulus.gear.Power;
 import rivulus.gear.Template;
 import rivulus.leads.LeadReader;
 import rivulus.leads.LeadReport;
@@ -154,8 +156,9 @@ class RigEditsTest {
         assertThat(renamed.rig().device("desk").orElseThrow().name()).isEqualTo("Big desk");
         assertThatThrownBy(() -> edits(lantern).rename(device("desk"), "  "))
                 .isInstanceOf(IllegalArgumentException.class);
-        Show battery = edits(lantern).power(device("cue-laptop"), "battery").after();
-        assertThat(battery.rig().device("cue-laptop").orElseThrow().power()).isEqualTo("battery");
+        Show battery = edits(lantern).power(device("cue-laptop"), Power.Source.BATTERY).after();
+        assertThat(battery.rig().device("cue-laptop").orElseThrow().power())
+                .contains(Power.Source.BATTERY);
     }
 
     @Test
@@ -209,7 +212,7 @@ class RigEditsTest {
         assertThat(GearSearch.find(catalogue, "99 xlr in")).isEmpty();
         assertThat(GearSearch.find(catalogue, ""))
                 .extracting(Template::kind)
-                .doesNotContain("room", "person");
+                .doesNotContain(GearKind.ROOM, GearKind.PERSON);
     }
 
     // The cupboard, strips, own kinds

@@ -230,7 +230,7 @@ class RigTest {
                 rig(List.of("d show-desk", "s loudspeaker-pair", "r pocket-recorder"), List.of());
         Joiner joiner = new Joiner(show, Templates.shipped(), Templates.leads());
         Device desk = show.rig().device("d").orElseThrow();
-        List<Joining> ways = joiner.ways(desk, show.rig().device("r").orElseThrow(), 3);
+        List<Joining> ways = joiner.ways(desk, show.rig().device("r").orElseThrow(), 3).all();
         assertThat(ways).hasSize(3);
         assertThat(ways.getFirst().boxes()).isEmpty();
         assertThat(ways.getFirst().needs()).isEqualTo("3.5 mm to 6.3 mm stereo lead");
@@ -246,7 +246,8 @@ class RigTest {
         Show show = rig(List.of("m dynamic-mic", "h headphones"), List.of());
         Joiner joiner = new Joiner(show, Templates.shipped(), Templates.leads());
         Device headphones = show.rig().device("h").orElseThrow();
-        assertThat(joiner.ways(headphones, show.rig().device("m").orElseThrow(), 3)).isEmpty();
+        assertThat(joiner.ways(headphones, show.rig().device("m").orElseThrow(), 3).all())
+                .isEmpty();
     }
 
     @ParameterizedTest

@@ -114,6 +114,7 @@ class SheetsTest {
         Show joined =
                 new Joiner(added, Demo.PROVER.catalogue(), Templates.leads())
                         .ways(from, to, 1)
+                        .all()
                         .getFirst()
                         .after();
         assertThat(sheet(joined, Sheets.Kind.SHOPPING).table().rows())

@@ -139,7 +139,7 @@ class CompilerTest {
     @Test
     void aWayIsToldStepByStepWithItsDelayRange() {
         var tales = Demo.PROVER.prove(show).scene("tales").orElseThrow();
-        var way = Ways.of(tales.tracer().live()).strongest("maren", "nadia", 1).getFirst();
+        var way = Ways.of(tales.tracer().live()).strongest("maren", "nadia", 1).all().getFirst();
         assertThat(way.words())
                 .isEqualTo(
                         "Maren → Maren's mic → Show desk, MIC 1, USB 1 chat → Call program → Call service → Nadia's"
@@ -157,7 +157,7 @@ class CompilerTest {
     @Test
     void waysComeStrongestFirstAndNoneTwice() {
         var tales = Demo.PROVER.prove(Demo.show("lantern-hour")).scene("tales").orElseThrow();
-        var ways = Ways.of(tales.tracer().live()).strongest("alerts", "stream", 6);
+        var ways = Ways.of(tales.tracer().live()).strongest("alerts", "stream", 6).all();
         assertThat(ways)
                 .hasSizeGreaterThan(2)
                 .isSortedAccordingTo((a, b) -> Double.compare(b.levelDb(), a.levelDb()));

@@ -80,7 +80,7 @@ class TimingTest {
         SceneProof scene = first(Demo.show(show));
         KnobUse buffer =
                 scene.tracer().live().graph().knobs().stream()
-                        .filter(use -> use.knob().role().equals(BufferAdvice.ROLE))
+                        .filter(use -> use.knob().role() == BufferAdvice.ROLE)
                         .findFirst()
                         .orElseThrow();
         return scene.show().ears().stream()

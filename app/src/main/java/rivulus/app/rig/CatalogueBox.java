@@ -10,6 +10,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import rivulus.app.look.Look;
 import rivulus.app.session.Session;
+import rivulus.gear.GearKind;
 import rivulus.gear.Template;
 import rivulus.rig.GearSearch;
 import rivulus.show.Device;
@@ -101,7 +102,7 @@ final class CatalogueBox extends VBox {
     /// A program comes to the first computer, all else to the first place.
     private void add(Template template) {
         String where =
-                template.kind().equals("program")
+                template.kind() == GearKind.PROGRAM
                         ? session.show().get().rig().devices().stream()
                                 .filter(d -> isComputer(d.template()))
                                 .map(Device::id)

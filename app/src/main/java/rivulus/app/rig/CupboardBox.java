@@ -70,8 +70,7 @@ final class CupboardBox extends VBox {
     void fill(Picture picture) {
         List<String> things = new ArrayList<>(session.shelf().leads().names());
         for (Template template : session.shelf().catalogue().get().templates().values())
-            if (template.kind().equals("adapter") || template.kind().equals("isolator"))
-                things.add(template.name());
+            if (template.kind().isBox()) things.add(template.name());
         if (!what.getItems().equals(things)) what.getItems().setAll(things);
         rows.getChildren().clear();
         for (Owned owned : picture.show().rig().stock()) rows.getChildren().add(row(owned));

@@ -20,6 +20,8 @@ import rivulus.app.look.Marks;
 import rivulus.app.session.Picture;
 import rivulus.app.session.Session;
 import rivulus.check.Failure;
+import rivulus.gear.GearKind;
+import rivulus.gear.Power;
 import rivulus.gear.Template;
 import rivulus.leads.Fault;
 import rivulus.leads.Joining;
@@ -37,7 +39,7 @@ final class LeadsBox extends VBox {
 
     private final Session session;
     private final TextField name = new TextField();
-    private final ComboBox<String> power = new ComboBox<>();
+    private final ComboBox<Power.Source> power = choice(Power.Source::words);
     private final VBox leads = new VBox(8);
     private final VBox wrong = new VBox(4);
     private final ComboBox<Device> other = choice(Device::name);
@@ -159,17 +161,9 @@ final class LeadsBox extends VBox {
         filling = true;
         device = chosen;
         if (!name.isFocused()) name.setText(chosen.name());
-        List<String> kinds =
-                session.shelf()
-                        .catalogue()
-                        .get()
-                        .find(chosen.template())
-                        .map(Template::power)
-                        .map(p -> p.from())
-                        .orElse(List.of());
+        List<Power.Source> kinds = picture.rig().survey().template(chosen).power().from();
         power.getItems().setAll(kinds);
-        power.setValue(
-                chosen.power().isEmpty() && !kinds.isEmpty() ? kinds.getFirst() : chosen.power());
+        power.setValue(kinds.isEmpty() ? null : chosen.power().orElse(kinds.getFirst()));
         power.setDisable(kinds.size() < 2);
         List<Optional<Device>> outlets = new ArrayList<>(List.of(Optional.<Device>empty()));
         for (Device strip : picture.show().rig().devices())
@@ -178,7 +172,7 @@ final class LeadsBox extends VBox {
         outlet.setValue(picture.show().rig().device(chosen.outlet()));
         Look.show(
                 plugged,
-                outlets.size() > 1 && picture.rig().survey().runsOn(chosen).equals("mains"));
+                outlets.size() > 1 && picture.rig().survey().runsOn(chosen) == Power.Source.MAINS);
         toBuy.setSelected(chosen.toBuy());
         Look.show(toBuy, chosen.on().isEmpty());
         failure.setText(picture.failure().map(Failure::words).orElse(""));
@@ -198,18 +192,12 @@ final class LeadsBox extends VBox {
         place.getItems().setAll(picture.show().places());
         place.setValue(picture.show().place(chosen.place()).orElse(null));
         place.setDisable(chosen.place().isEmpty());
-        String kind =
-                session.shelf()
-                        .catalogue()
-                        .get()
-                        .find(chosen.template())
-                        .map(Template::kind)
-                        .orElse("");
+        GearKind kind = picture.rig().survey().template(chosen).kind();
         instead.setValue(null);
         instead.getItems()
                 .setAll(
                         session.shelf().catalogue().get().templates().values().stream()
-                                .filter(t -> t.kind().equals(kind))
+                                .filter(t -> t.kind() == kind)
                                 .filter(t -> !t.id().equals(chosen.template()))
                                 .toList());
         tellReplacement();
@@ -351,9 +339,9 @@ final class LeadsBox extends VBox {
         session.edit(session.rigEdits().replace(device, instead.getValue().id()));
     }
 
-    private void runFrom(String kind) {
-        if (filling || kind == null) return;
-        session.edit(session.rigEdits().power(device, kind));
+    private void runFrom(Power.Source source) {
+        if (filling || source == null) return;
+        session.edit(session.rigEdits().power(device, source));
     }
 
     private void remove() {

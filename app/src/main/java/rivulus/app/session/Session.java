@@ -388,8 +388,8 @@ public final class Session implements AutoCloseable {
     /// The best ways from one to the other, then those the other way round.
     private List<Joining> waysBetween(Show now, Device one, Device other) {
         Joiner joiner = new Joiner(now, shelf.prover().catalogue(), shelf.rigs().leads());
-        List<Joining> ways = new ArrayList<>(joiner.ways(one, other, WAYS_OFFERED));
-        ways.addAll(joiner.ways(other, one, WAYS_OFFERED));
+        List<Joining> ways = new ArrayList<>(joiner.ways(one, other, WAYS_OFFERED).all());
+        ways.addAll(joiner.ways(other, one, WAYS_OFFERED).all());
         return ways;
     }
 

@@ -1,0 +1,29 @@
+package rivulus.gear;
+
+import rivulus.disk.Worded;
+
+/// What a port carries.
+public enum Signal implements Worded {
+    MIC,
+    LINE,
+    INSTRUMENT,
+    HEADPHONES,
+    SPEAKER,
+    HEADSET,
+    USB,
+    NET,
+    NETWORK_AUDIO,
+    PHONE,
+    VIDEO,
+    OPTICAL,
+    RADIO,
+    POWER;
+
+    /// Whether it is a voltage that follows the sound.
+    public boolean isAnalogue() {
+        return switch (this) {
+            case MIC, LINE, INSTRUMENT, HEADPHONES, SPEAKER, HEADSET -> true;
+            case USB, NET, NETWORK_AUDIO, PHONE, VIDEO, OPTICAL, RADIO, POWER -> false;
+        };
+    }
+}

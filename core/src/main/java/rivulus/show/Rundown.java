@@ -1,0 +1,27 @@
+package rivulus.show;
+
+import java.util.List;
+import rivulus.gear.Keyed;
+
+/// What is wished and what happens: everything about an evening that can change without the signal
+/// graph changing.
+///
+/// @param changes the brief: exceptions from the defaults that follow from roles
+/// @param mutes knobs that people reach for to silence something, and what they expect
+public record Rundown(List<WishChange> changes, List<Scene> scenes, List<MuteKey> mutes) {
+    public Rundown {
+        changes = List.copyOf(changes);
+        scenes = Keyed.copyOf(scenes, Scene::id);
+        mutes = List.copyOf(mutes);
+    }
+
+    /// The same with another brief.
+    Rundown withChanges(List<WishChange> newChanges) {
+        return new Rundown(newChanges, scenes, mutes);
+    }
+
+    /// The same with other scenes.
+    Rundown withScenes(List<Scene> newScenes) {
+        return new Rundown(changes, newScenes, mutes);
+    }
+}
