@@ -1,17 +1,15 @@
 package rivulus.app;
 
 import java.util.concurrent.CompletableFuture;
-import rivulus.check.Limits;
 import rivulus.check.Prover;
 import rivulus.file.DemoShows;
-import rivulus.file.Templates;
+import rivulus.rule.Rules;
 
 /// Reads the templates while the toolkit is still starting, so that the window need not wait for
 /// them, and then proves the demo show once, so that the first proof that is looked at is quick.
 final class Early {
     private static final CompletableFuture<Prover> PROVER =
-            CompletableFuture.supplyAsync(
-                    () -> Prover.of(Templates.shipped(), Templates.briefDefaults(), Limits.USUAL));
+            CompletableFuture.supplyAsync(Rules::prover);
 
     private Early() {}
 

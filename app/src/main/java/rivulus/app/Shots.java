@@ -23,10 +23,9 @@ import rivulus.app.session.Session;
 import rivulus.app.session.Settings;
 import rivulus.app.shell.MainWindow;
 import rivulus.chart.RigLayer;
-import rivulus.check.Limits;
 import rivulus.check.Prover;
 import rivulus.file.DemoShows;
-import rivulus.file.Templates;
+import rivulus.rule.Rules;
 
 /// Takes a picture of every main view of the demo show at 1280 by 800, without a display.
 public final class Shots extends Application {
@@ -54,7 +53,7 @@ public final class Shots extends Application {
         Files.createDirectories(folder);
         Settings settings = Settings.in(Files.createTempDirectory("rivulus-shots"));
         settings.motion().set(false);
-        Prover prover = Prover.of(Templates.shipped(), Templates.briefDefaults(), Limits.USUAL);
+        Prover prover = Rules.prover();
         session = new Session(prover, settings, Optional.empty());
         window = new MainWindow(session, Optional.empty());
         stage.setScene(window.scene());
@@ -114,7 +113,7 @@ public final class Shots extends Application {
                 () -> {
                     session.edit(
                             session.rigEdits()
-                                    .ownThePlan(session.picture().get().rig().survey().leads()));
+                                    .ownThePlan(session.picture().get().proof().survey().leads()));
                     press("#cupboard-tab");
                 });
         shot(

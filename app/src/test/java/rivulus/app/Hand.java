@@ -30,10 +30,9 @@ import rivulus.app.session.FileAsker;
 import rivulus.app.session.Session;
 import rivulus.app.session.Settings;
 import rivulus.app.shell.MainWindow;
-import rivulus.check.Limits;
 import rivulus.check.Prover;
 import rivulus.file.Journal;
-import rivulus.file.Templates;
+import rivulus.rule.Rules;
 
 /// A hand on keyboard and mouse before the real window, and an eye on what it shows. Nothing
 /// sleeps: the hand waits until the window shows what was asked for, and for fixes where
@@ -42,8 +41,7 @@ final class Hand implements AutoCloseable {
     private static final Duration PATIENCE = Duration.ofMinutes(3);
     private static final long POLL_NANOS = 2_000_000;
     private static final CountDownLatch STARTED = new CountDownLatch(1);
-    private static final Prover PROVER =
-            Prover.of(Templates.shipped(), Templates.briefDefaults(), Limits.USUAL);
+    private static final Prover PROVER = Rules.prover();
 
     static {
         Platform.startup(

@@ -33,13 +33,13 @@ class LanternHourTest {
     void everyTroubleCanBeCuredByKeyboardAloneAndUndoneByName() {
         try (Hand hand = Hand.atDemo(folder)) {
             int cures = 0;
-            while (!hand.session().proof().get().findings().isEmpty() && cures < 12) {
+            while (!hand.session().proof().get().heard().isEmpty() && cures < 12) {
                 hand.awaitFixes();
                 hand.press(KeyCode.CONTROL, KeyCode.ENTER);
                 hand.press(KeyCode.CONTROL, KeyCode.J);
                 cures++;
             }
-            assertThat(hand.session().proof().get().findings()).isEmpty();
+            assertThat(hand.session().proof().get().heard()).isEmpty();
             assertThat(hand.textIn("#findings"))
                     .contains("Every ear hears what it should, in every scene.");
             assertThat(hand.textIn("#ears"))
@@ -48,9 +48,9 @@ class LanternHourTest {
             String last = hand.session().document().undoName().orElseThrow();
             hand.press(KeyCode.CONTROL, KeyCode.Z);
             assertThat(hand.textsIn("#last-done")).containsExactly("Undid: " + last);
-            assertThat(hand.session().proof().get().findings()).isNotEmpty();
+            assertThat(hand.session().proof().get().heard()).isNotEmpty();
             hand.press(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.Z);
-            assertThat(hand.session().proof().get().findings()).isEmpty();
+            assertThat(hand.session().proof().get().heard()).isEmpty();
         }
     }
 

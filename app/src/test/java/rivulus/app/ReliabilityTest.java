@@ -21,8 +21,9 @@ import rivulus.file.Journal;
 import rivulus.file.ShowFile;
 import rivulus.file.Templates;
 import rivulus.gear.Setting;
+import rivulus.remedy.Remedy;
 import rivulus.rig.RigEdit;
-import rivulus.rig.RigFix;
+import rivulus.search.Found;
 import rivulus.show.Device;
 import rivulus.show.Ref;
 import rivulus.show.Rig;
@@ -79,12 +80,12 @@ class ReliabilityTest {
     void aFixIsTakenOnTheShowAsItIsNow() {
         try (Hand hand = Hand.atDemo(folder)) {
             hand.awaitFixes();
-            RigFix fix =
-                    hand.session().rigFixes().values().stream()
-                            .filter(f -> !f.isEmpty())
+            Remedy fix =
+                    hand.session().remedies().values().stream()
+                            .flatMap(Found::stream)
+                            .filter(remedy -> remedy.turns().isEmpty())
                             .findFirst()
-                            .orElseThrow()
-                            .getFirst();
+                            .orElseThrow();
             Ref fader = Ref.of("desk/mic1.fader");
             hand.act(
                     () -> {
@@ -96,7 +97,7 @@ class ReliabilityTest {
             Show now = hand.session().show().get();
             assertThat(now.rig().device("desk").orElseThrow().knobs().get("mic1.fader"))
                     .isEqualTo(new Setting.Level(-7));
-            assertThat(now).isEqualTo(fix.after().withKnob(fader, new Setting.Level(-7)));
+            assertThat(now).isEqualTo(fix.change().after().withKnob(fader, new Setting.Level(-7)));
         }
     }
 

@@ -14,7 +14,7 @@ import org.openjdk.jmh.annotations.Warmup;
 import rivulus.check.Proof;
 import rivulus.check.Prover;
 import rivulus.check.Trouble;
-import rivulus.cure.Cures;
+import rivulus.remedy.Remedies;
 
 /// Three tried cures for every trouble of the demo show.
 @State(Scope.Benchmark)
@@ -40,7 +40,7 @@ public class CureBenchmark {
     public int everyCure() {
         int cures = 0;
         for (Trouble trouble : Trouble.of(proven))
-            cures += Cures.of(prover, proven, trouble, 3, () -> false).cures().size();
+            cures += Remedies.of(prover, proven, trouble, 3, () -> false).all().size();
         return cures;
     }
 }

@@ -6,13 +6,11 @@ import java.util.Optional;
 import java.util.function.IntFunction;
 import java.util.function.LongSupplier;
 import rivulus.app.session.Picture;
-import rivulus.check.Limits;
 import rivulus.check.Proof;
 import rivulus.check.Prover;
 import rivulus.check.Trouble;
-import rivulus.cure.Cures;
-import rivulus.file.Templates;
-import rivulus.rig.RigProver;
+import rivulus.remedy.Remedies;
+import rivulus.rule.Rules;
 import rivulus.show.Show;
 
 /// How time and memory grow with a rig: sources, ears and scenes, alone and together, each doubled
@@ -20,8 +18,7 @@ import rivulus.show.Show;
 public final class Growth {
     private static final List<Integer> SIZES = List.of(4, 8, 16, 32, 64, 128);
     private static final int RUNS = 7;
-    private static final Prover PROVER =
-            Prover.of(Templates.shipped(), Templates.briefDefaults(), Limits.USUAL);
+    private static final Prover PROVER = Rules.prover();
 
     private Growth() {}
 
@@ -83,13 +80,12 @@ public final class Growth {
 
     private static LongSupplier picturing(GrowingRig rig) {
         Show show = rig.show(PROVER.catalogue());
-        RigProver rigs = new RigProver(PROVER, Templates.leads());
         Picture.Choice choice = new Picture.Choice("s1", "t1", "", "", Optional.empty(), 10);
         return () -> {
             Proof proof = PROVER.prove(show);
             proof.findings();
             long start = System.nanoTime();
-            Picture.of(proof, choice, PROVER.catalogue(), rigs);
+            Picture.of(proof, choice, PROVER.catalogue());
             return System.nanoTime() - start;
         };
     }
@@ -100,7 +96,8 @@ public final class Growth {
         List<Trouble> troubles = Trouble.of(proof);
         return () -> {
             long start = System.nanoTime();
-            if (!troubles.isEmpty()) Cures.of(PROVER, proof, troubles.getFirst(), 3, () -> false);
+            if (!troubles.isEmpty())
+                Remedies.of(PROVER, proof, troubles.getFirst(), 3, () -> false);
             return System.nanoTime() - start;
         };
     }

@@ -15,11 +15,10 @@ import rivulus.app.look.Look;
 import rivulus.app.session.Session;
 import rivulus.app.session.Settings;
 import rivulus.app.shell.MainWindow;
-import rivulus.check.Limits;
 import rivulus.check.Prover;
 import rivulus.file.DemoShows;
-import rivulus.file.Templates;
 import rivulus.gear.Setting;
+import rivulus.rule.Rules;
 import rivulus.show.Ref;
 
 /// How much memory a window holds after hours of work: `Resident empty`, or `Resident demo EDITS`,
@@ -60,7 +59,7 @@ public final class Resident {
     }
 
     private static void work(int edits) throws Exception {
-        Prover prover = Prover.of(Templates.shipped(), Templates.briefDefaults(), Limits.USUAL);
+        Prover prover = Rules.prover();
         Path state = Files.createTempDirectory("rivulus-resident");
         Session[] sessions = new Session[1];
         onToolkit(

@@ -1,11 +1,10 @@
 package rivulus.bench;
 
 import java.util.Optional;
-import rivulus.check.Limits;
 import rivulus.check.Prover;
 import rivulus.file.DemoShows;
-import rivulus.file.Templates;
 import rivulus.gear.Setting;
+import rivulus.rule.Rules;
 import rivulus.show.Ref;
 import rivulus.show.Show;
 import rivulus.show.Turn;
@@ -16,7 +15,7 @@ final class Shows {
 
     /// A prover with the shipped gear.
     static Prover prover() {
-        return Prover.of(Templates.shipped(), Templates.briefDefaults(), Limits.USUAL);
+        return Rules.prover();
     }
 
     /// The demo show, or the large rig.

@@ -3,16 +3,15 @@ package rivulus.bench;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import org.junit.jupiter.api.Test;
-import rivulus.check.Limits;
 import rivulus.check.Prover;
 import rivulus.check.SceneProof;
-import rivulus.file.Templates;
+import rivulus.rule.Rules;
 import rivulus.show.Show;
 
 class LargeRigTest {
     @Test
     void isAsLargeAsItSaysAndFullOfSound() {
-        Prover prover = Prover.of(Templates.shipped(), Templates.briefDefaults(), Limits.USUAL);
+        Prover prover = Rules.prover();
         Show show = LargeRig.show(prover.catalogue());
         assertThat(show.sources()).hasSize(64);
         assertThat(show.ears()).hasSize(40);

@@ -17,7 +17,6 @@ import java.util.stream.Stream;
 import rivulus.app.session.Picture;
 import rivulus.app.session.Settings;
 import rivulus.chart.RigLayer;
-import rivulus.check.Limits;
 import rivulus.check.Proof;
 import rivulus.check.Prover;
 import rivulus.disk.FileTrouble;
@@ -29,7 +28,7 @@ import rivulus.file.Templates;
 import rivulus.intake.Intake;
 import rivulus.intake.Lists;
 import rivulus.intake.Matching;
-import rivulus.rig.RigProver;
+import rivulus.rule.Rules;
 import rivulus.sheet.Sheet;
 import rivulus.sheet.Sheets;
 import rivulus.show.Show;
@@ -47,9 +46,7 @@ public final class Fuzzer {
     private static final int TOLD = 12;
     private static final ThreadMXBean CLOCK = ManagementFactory.getThreadMXBean();
 
-    private static final Prover PROVER =
-            Prover.of(Templates.shipped(), Templates.briefDefaults(), Limits.USUAL);
-    private static final RigProver RIGS = new RigProver(PROVER, Templates.leads());
+    private static final Prover PROVER = Rules.prover();
 
     private final Path folder;
     private final long seed;
@@ -283,8 +280,6 @@ public final class Fuzzer {
         step();
         Proof proof = PROVER.prove(show);
         proof.findings();
-        step();
-        var rig = RIGS.prove(proof);
         if (number % PICTURED != 0) return;
         String device = show.rig().devices().isEmpty() ? "" : show.rig().devices().getFirst().id();
         String ear = show.ears().isEmpty() ? "" : show.ears().getFirst().id();
@@ -294,11 +289,10 @@ public final class Fuzzer {
                     proof,
                     new Picture.Choice(
                             show.scenes().getFirst().id(), ear, "", device, Optional.of(layer), 10),
-                    PROVER.catalogue(),
-                    RIGS);
+                    PROVER.catalogue());
             step();
         }
-        Sheets sheets = new Sheets(proof, rig, PROVER.catalogue());
+        Sheets sheets = new Sheets(proof, PROVER.catalogue());
         for (Sheets.Kind sheet : Sheets.Kind.values()) {
             Sheet drawn = sheets.of(sheet);
             drawn.csv();

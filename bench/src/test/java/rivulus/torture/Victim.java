@@ -13,12 +13,11 @@ import rivulus.app.session.SavingTold;
 import rivulus.app.session.Session;
 import rivulus.app.session.Settings;
 import rivulus.app.shell.MainWindow;
-import rivulus.check.Limits;
 import rivulus.check.Prover;
 import rivulus.disk.FileTrouble;
 import rivulus.file.DemoShows;
 import rivulus.file.Journal;
-import rivulus.file.Templates;
+import rivulus.rule.Rules;
 import rivulus.show.Show;
 
 /// The program that is killed: it takes up what its forerunner left, as the window does, then edits
@@ -49,7 +48,7 @@ final class Victim {
         Path folder = Path.of(args[0]);
         Path file = folder.resolve("show.rivulus");
         boolean withWindow = args.length > 1;
-        Prover prover = Prover.of(Templates.shipped(), Templates.briefDefaults(), Limits.USUAL);
+        Prover prover = Rules.prover();
         Platform.startup(
                 () -> {
                     Settings settings = Settings.in(folder);

@@ -2,6 +2,7 @@ package rivulus.cli;
 
 import java.io.PrintWriter;
 import java.time.Duration;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -10,6 +11,7 @@ import java.util.Map;
 import java.util.SequencedMap;
 import java.util.Set;
 import java.util.concurrent.Callable;
+import java.util.stream.Collectors;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
@@ -17,16 +19,12 @@ import picocli.CommandLine.Spec;
 import rivulus.check.Finding;
 import rivulus.check.Proof;
 import rivulus.check.SceneProof;
-import rivulus.cure.Cure;
-import rivulus.cure.Cured;
-import rivulus.cure.Cures;
 import rivulus.disk.JsonText;
-import rivulus.file.Templates;
+import rivulus.remedy.Remedies;
+import rivulus.remedy.Remedy;
 import rivulus.report.Report;
-import rivulus.rig.RigFinding;
-import rivulus.rig.RigFix;
-import rivulus.rig.RigProof;
-import rivulus.rig.RigProver;
+import rivulus.search.Found;
+import rivulus.show.Scene;
 
 /// What is wrong, and what cures it.
 @Command(
@@ -34,9 +32,9 @@ import rivulus.rig.RigProver;
         description =
                 "What is wrong, and what cures it. Exit 0: nothing serious; 1: findings; 2: no usable input.")
 final class CheckCommand implements Callable<Integer> {
-    private static final int CURES_SHOWN = 3;
+    private static final int REMEDIES_SHOWN = 3;
 
-    /// Searching for cures and fixes ends then, however many findings there are.
+    /// Searching for remedies ends then, however many findings there are.
     private static final Duration MOST_TIME = Duration.ofSeconds(20);
 
     private final long end = System.nanoTime() + MOST_TIME.toNanos();
@@ -49,24 +47,14 @@ final class CheckCommand implements Callable<Integer> {
     public Integer call() throws Exception {
         PrintWriter out = spec.commandLine().getOut();
         Proof proof = show.proof();
-        List<Finding> findings =
-                show.scenes(proof).stream()
-                        .map(SceneProof::findings)
-                        .flatMap(List::stream)
-                        .toList();
-        Map<Finding, Cured> cures = cures(proof, findings);
-        RigProver rigs = new RigProver(show.prover(), Templates.leads());
-        RigProof rig = rigs.prove(proof);
-        SequencedMap<RigFinding, List<RigFix>> fixes = new LinkedHashMap<>();
-        for (RigFinding finding : rig.findings())
-            fixes.put(finding, rigs.fixes(proof, rig, finding, this::isLate));
+        List<Finding> findings = new ArrayList<>();
+        for (SceneProof scene : show.scenes(proof)) findings.addAll(scene.findings());
+        findings.addAll(proof.ofTheRig());
+        SequencedMap<Finding, Found<Remedy>> remedies = remedies(proof, findings);
         String first = show.scenes(proof).getFirst().scene().id();
-        if (show.json())
-            out.print(JsonText.of(Report.findings(proof, findings, cures, fixes, first)));
-        else write(out, proof, findings, cures, fixes);
-        boolean serious =
-                findings.stream().anyMatch(f -> f.severity().isSerious())
-                        || rig.findings().stream().anyMatch(f -> f.severity().isSerious());
+        if (show.json()) out.print(JsonText.of(Report.findings(proof, remedies, first)));
+        else write(out, proof, remedies);
+        boolean serious = findings.stream().anyMatch(f -> f.severity().isSerious());
         return serious ? Main.FOUND : Main.FINE;
     }
 
@@ -75,57 +63,53 @@ final class CheckCommand implements Callable<Integer> {
     }
 
     /// One search for each trouble, however many scenes it shows in.
-    private Map<Finding, Cured> cures(Proof proof, List<Finding> findings) {
-        Map<Finding.Key, Cured> searched = new HashMap<>();
-        Map<Finding, Cured> cures = new HashMap<>();
-        for (Finding finding : findings) {
-            cures.put(
+    private SequencedMap<Finding, Found<Remedy>> remedies(Proof proof, List<Finding> findings) {
+        Map<Finding.Key, Found<Remedy>> searched = new HashMap<>();
+        SequencedMap<Finding, Found<Remedy>> remedies = new LinkedHashMap<>();
+        for (Finding finding : findings)
+            remedies.put(
                     finding,
                     searched.computeIfAbsent(
                             finding.key().anyScene(),
                             _ ->
-                                    Cures.of(
+                                    Remedies.of(
                                             show.prover(),
                                             proof,
                                             finding,
-                                            CURES_SHOWN,
+                                            REMEDIES_SHOWN,
                                             this::isLate)));
-        }
-        return cures;
+        return remedies;
     }
 
     private static void write(
-            PrintWriter out,
-            Proof proof,
-            List<Finding> findings,
-            Map<Finding, Cured> cures,
-            SequencedMap<RigFinding, List<RigFix>> fixes) {
-        if (findings.isEmpty() && fixes.isEmpty())
+            PrintWriter out, Proof proof, SequencedMap<Finding, Found<Remedy>> remedies) {
+        if (remedies.isEmpty())
             out.println(proof.show().title() + ": everybody hears what they should.");
         Set<Finding.Key> told = new HashSet<>();
-        for (Finding finding : findings) {
-            if (!told.add(finding.key().anyScene())) continue;
-            List<String> scenes =
-                    findings.stream()
-                            .filter(f -> f.key().anyScene().equals(finding.key().anyScene()))
-                            .map(f -> proof.show().scene(f.scene()).orElseThrow().name())
-                            .distinct()
-                            .toList();
-            out.printf("%-8s %s%n", finding.severity().word(), finding.sentence());
-            out.printf("         in %s%n", String.join(", ", scenes));
-            finding.evidence().ways().stream()
-                    .limit(2)
-                    .forEach(way -> out.printf("         way: %s%n", way.words()));
-            Cured found = cures.get(finding);
-            if (found.cures().isEmpty()) out.printf("         %s%n", found.words());
-            for (Cure cure : found.cures()) out.printf("         cure: %s%n", cure.sentence());
-            out.println();
-        }
-        fixes.forEach(
+        remedies.forEach(
                 (finding, found) -> {
+                    if (!told.add(finding.key().anyScene())) return;
                     out.printf("%-8s %s%n", finding.severity().word(), finding.sentence());
-                    for (RigFix fix : found) out.printf("         cure: %s%n", fix.sentence());
+                    if (!finding.isOfTheRig())
+                        out.printf("         in %s%n", scenes(proof, finding, remedies));
+                    finding.evidence().ways().stream()
+                            .limit(2)
+                            .forEach(way -> out.printf("         way: %s%n", way.words()));
+                    if (found.isEmpty() && !finding.isOfTheRig())
+                        out.printf("         %s%n", Remedies.words(found));
+                    for (Remedy remedy : found.all())
+                        out.printf("         cure: %s%n", remedy.sentence());
                     out.println();
                 });
+    }
+
+    private static String scenes(
+            Proof proof, Finding finding, SequencedMap<Finding, Found<Remedy>> all) {
+        return all.keySet().stream()
+                .filter(other -> other.key().anyScene().equals(finding.key().anyScene()))
+                .flatMap(other -> proof.show().scene(other.scene()).stream())
+                .map(Scene::name)
+                .distinct()
+                .collect(Collectors.joining(", "));
     }
 }

@@ -13,8 +13,6 @@ import rivulus.check.Proof;
 import rivulus.disk.FileTrouble;
 import rivulus.disk.PlainFile;
 import rivulus.disk.SafeFile;
-import rivulus.file.Templates;
-import rivulus.rig.RigProver;
 import rivulus.sheet.Sheet;
 import rivulus.sheet.Sheets;
 
@@ -42,11 +40,8 @@ final class SheetCommand implements Callable<Integer> {
     @Override
     public Integer call() throws Exception {
         Proof proof = show.proof();
-        Sheets sheets =
-                new Sheets(
-                        proof,
-                        new RigProver(show.prover(), Templates.leads()).prove(proof),
-                        show.prover().catalogue());
+        Sheets sheets = new Sheets(proof, show.prover().catalogue());
+
         Sheet sheet = sheets.of(kind());
         if (out == null) spec.commandLine().getOut().print(sheet.markdown());
         else write(sheet);

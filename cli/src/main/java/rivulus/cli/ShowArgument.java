@@ -4,13 +4,12 @@ import java.nio.file.Path;
 import java.util.List;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
-import rivulus.check.Limits;
 import rivulus.check.Proof;
 import rivulus.check.Prover;
 import rivulus.check.SceneProof;
 import rivulus.disk.FileTrouble;
 import rivulus.file.ShowFile;
-import rivulus.file.Templates;
+import rivulus.rule.Rules;
 import rivulus.show.Show;
 
 /// The show file that every command takes, and what is asked of it.
@@ -24,8 +23,7 @@ final class ShowArgument {
     @Option(names = "--scene", paramLabel = "ID", description = "Only this scene.")
     private String scene = "";
 
-    private final Prover prover =
-            Prover.of(Templates.shipped(), Templates.briefDefaults(), Limits.USUAL);
+    private final Prover prover = Rules.prover();
 
     boolean json() {
         return json;

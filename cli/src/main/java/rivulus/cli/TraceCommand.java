@@ -9,19 +9,18 @@ import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Spec;
-import rivulus.check.Limits;
 import rivulus.check.Proof;
 import rivulus.check.SceneProof;
 import rivulus.disk.FileTrouble;
 import rivulus.disk.JsonText;
 import rivulus.hearing.Opening;
-import rivulus.hearing.Openings;
 import rivulus.hearing.Way;
 import rivulus.hearing.Ways;
 import rivulus.report.Report;
 import rivulus.report.Table;
 import rivulus.search.Found;
 import rivulus.show.Ear;
+import rivulus.show.Limit;
 import rivulus.show.Source;
 import rivulus.timing.DelayBudget;
 import rivulus.words.Words;
@@ -58,7 +57,8 @@ final class TraceCommand implements Callable<Integer> {
         List<Object> scenes = new ArrayList<>();
         for (SceneProof scene : show.scenes(proof)) {
             List<Way> ways = Ways.of(scene.tracer().live()).strongest(source, ear, MOST_WAYS).all();
-            Found<Opening> nearest = isHeard(ways) ? new Found<>(List.of(), true) : nearest(scene);
+            Found<Opening> nearest =
+                    isHeard(scene, ways) ? new Found<>(List.of(), true) : nearest(scene);
             if (show.json())
                 scenes.add(Report.trace(source, ear, scene.scene().id(), ways, nearest.first()));
             else write(out, scene, ways, nearest);
@@ -87,17 +87,16 @@ final class TraceCommand implements Callable<Integer> {
             }
             out.println(table.text());
         }
-        if (!isHeard(ways)) writeBroken(out, nearest);
+        if (!isHeard(scene, ways)) writeBroken(out, nearest);
     }
 
     /// Whether what comes by some way is loud enough to count as heard.
-    private static boolean isHeard(List<Way> ways) {
-        return !ways.isEmpty() && ways.getFirst().levelDb() >= Limits.USUAL.heardDb();
+    private static boolean isHeard(SceneProof scene, List<Way> ways) {
+        return !ways.isEmpty() && ways.getFirst().levelDb() >= scene.limit(Limit.HEARD);
     }
 
     private Found<Opening> nearest(SceneProof scene) {
-        var live = scene.tracer().live();
-        return Openings.of(live.graph(), live.positions()).nearest(source, ear, 1);
+        return scene.openings().nearest(source, ear, 1);
     }
 
     private static void writeBroken(PrintWriter out, Found<Opening> nearest) {

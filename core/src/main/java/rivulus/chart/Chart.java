@@ -5,11 +5,10 @@ import java.util.List;
 import java.util.Optional;
 import rivulus.check.Finding;
 import rivulus.check.SceneProof;
-import rivulus.check.Severity;
 import rivulus.check.Verdict;
 import rivulus.show.Ear;
 import rivulus.show.Source;
-import rivulus.words.Words;
+import rivulus.words.Severity;
 
 /// The hearing chart of one scene: ears by sources, the result against the brief.
 public record Chart(List<Source> sources, List<Row> rows) {
@@ -47,22 +46,12 @@ public record Chart(List<Source> sources, List<Row> rows) {
         String ear = heard.ear().id();
         String source = heard.source().id();
         Verdict verdict = scene.verdict(ear, source);
-        Optional<Finding> finding = scene.worst(ear, source).filter(f -> f.verdict() == verdict);
-        return new Cell(heard, verdict, finding.map(Finding::severity), word(verdict, finding));
-    }
-
-    private static String word(Verdict verdict, Optional<Finding> finding) {
-        return switch (verdict) {
-            case SILENT -> "";
-            case ALLOWED, AS_WISHED -> "hears";
-            case KEPT_OUT -> "kept out";
-            case FAINT -> "faint";
-            case DOUBLED -> "twice";
-            case LATE, ECHO ->
-                    finding.map(f -> Words.ms(f.figures().get("delayMs"))).orElse("late");
-            case UNMUTED -> "not muted";
-            case LEAK -> "leaks in";
-            case MISSING -> "missing";
-        };
+        Optional<Finding> finding =
+                scene.worst(ear, source).filter(f -> f.verdict().equals(Optional.of(verdict)));
+        return new Cell(
+                heard,
+                verdict,
+                finding.map(Finding::severity),
+                finding.map(Finding::brief).orElse(verdict.brief()));
     }
 }

@@ -7,15 +7,15 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import rivulus.check.Finding;
 import rivulus.check.SceneProof;
 import rivulus.check.Verdict;
 import rivulus.gear.Catalogue;
+import rivulus.hearing.Loop;
 import rivulus.hearing.Opening;
-import rivulus.hearing.Openings;
 import rivulus.hearing.Way;
 import rivulus.hearing.Ways;
 import rivulus.search.Found;
+import rivulus.show.Limit;
 import rivulus.signal.Leg;
 import rivulus.signal.Node;
 import rivulus.signal.SignalGraph;
@@ -35,7 +35,7 @@ public final class Courses {
 
     private Courses(SceneProof scene, Catalogue catalogue) {
         this.scene = scene;
-        this.beds = new Beds(scene.show(), catalogue);
+        this.beds = new Beds(scene.show(), scene.show().kinds(catalogue));
         this.graph = scene.tracer().live().graph();
     }
 
@@ -148,10 +148,7 @@ public final class Courses {
     }
 
     private Draft missing(SceneProof.Heard cell) {
-        var live = scene.tracer().live();
-        Found<Opening> openings =
-                Openings.of(graph, live.positions())
-                        .nearest(cell.source().id(), cell.ear().id(), 1);
+        Found<Opening> openings = scene.openings().nearest(cell.source().id(), cell.ear().id(), 1);
         Node start = graph.nodes().get(graph.source(cell.source().id())[0]);
         List<Node> nodes = new ArrayList<>(List.of(start));
         List<Double> times = new ArrayList<>(List.of(0.0));
@@ -301,19 +298,15 @@ public final class Courses {
 
     private List<Course.Eddy> eddies(Map<Visit, Integer> index) {
         List<Course.Eddy> eddies = new ArrayList<>();
-        for (Finding finding : scene.findings()) {
-            if (!finding.rule().equals("loop")) continue;
-            finding.evidence().ways().stream()
+        for (Loop loop : scene.tracer().loops()) {
+            if (loop.marginDb() >= scene.limit(Limit.LOOP_MARGIN)) continue;
+            loop.way().stream()
                     .flatMap(way -> way.steps().stream())
                     .flatMap(step -> beds.of(step.to().point().device()).stream())
                     .filter(bed -> index.containsKey(new Visit(bed, 1)))
                     .map(bed -> index.get(new Visit(bed, 1)))
                     .findFirst()
-                    .ifPresent(
-                            bed ->
-                                    eddies.add(
-                                            new Course.Eddy(
-                                                    bed, finding.figures().get("marginDb"))));
+                    .ifPresent(bed -> eddies.add(new Course.Eddy(bed, loop.marginDb())));
         }
         return eddies;
     }

@@ -7,7 +7,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import rivulus.check.Severity;
+import rivulus.check.Finding;
+import rivulus.check.Proof;
 import rivulus.gear.Power;
 import rivulus.leads.LeadReport;
 import rivulus.leads.Survey;
@@ -15,13 +16,12 @@ import rivulus.power.Feeding;
 import rivulus.power.Grounds;
 import rivulus.power.Ring;
 import rivulus.power.Supply;
-import rivulus.rig.RigFinding;
-import rivulus.rig.RigProof;
 import rivulus.show.Device;
 import rivulus.show.Person;
 import rivulus.show.Place;
 import rivulus.show.Show;
 import rivulus.timing.Rates;
+import rivulus.words.Severity;
 
 /// The rig drawn: a band for each place; in it what sounds at the left, what is listened to at the
 /// right, and the machines between, in the order that sound travels. The layout follows from the
@@ -117,13 +117,13 @@ public record RigDrawing(
     /// The drawing of a proven rig.
     ///
     /// @param width how wide it may be
-    public static RigDrawing of(RigProof rig, Lit lit, RigLayer layer, double width) {
-        return new Draft(rig, lit, layer, width).drawing();
+    public static RigDrawing of(Proof proof, Lit lit, RigLayer layer, double width) {
+        return new Draft(proof, lit, layer, width).drawing();
     }
 
     /// A drawing in the making.
     private static final class Draft {
-        private final RigProof rig;
+        private final Proof proof;
         private final Survey survey;
         private final Show show;
         private final Lit lit;
@@ -137,10 +137,10 @@ public record RigDrawing(
         private final Map<String, Box> boxes = new LinkedHashMap<>();
         private double y = BETWEEN_BANDS;
 
-        Draft(RigProof rig, Lit lit, RigLayer layer, double width) {
-            this.rig = rig;
-            this.survey = rig.survey();
-            this.show = rig.show();
+        Draft(Proof proof, Lit lit, RigLayer layer, double width) {
+            this.proof = proof;
+            this.survey = proof.survey();
+            this.show = proof.show();
             this.lit = lit;
             this.layer = layer;
             this.width = width;
@@ -265,8 +265,8 @@ public record RigDrawing(
         }
 
         private void put(Device device, int column, double top, int row) {
-            List<RigFinding> wrong =
-                    rig.findingsOf(device.id()).stream()
+            List<Finding> wrong =
+                    proof.ofDevice(device.id()).stream()
                             .filter(finding -> finding.severity() != Severity.NOTE)
                             .toList();
             Note note = note(device);
@@ -282,7 +282,7 @@ public record RigDrawing(
                             BOX_HEIGHT,
                             isLit(device),
                             isMarked(device),
-                            wrong.stream().findFirst().map(RigFinding::severity)));
+                            wrong.stream().findFirst().map(Finding::severity)));
         }
 
         private boolean isLit(Device device) {
@@ -368,8 +368,8 @@ public record RigDrawing(
             Map<String, String> tags = tags(survey);
             for (LeadReport lead : survey.leads()) {
                 Optional<Severity> worst =
-                        rig.findingsOfLead(lead.cable().id()).stream()
-                                .map(RigFinding::severity)
+                        proof.ofLead(lead.cable().id()).stream()
+                                .map(Finding::severity)
                                 .filter(severity -> severity != Severity.NOTE)
                                 .findFirst();
                 boolean turned =

@@ -2,8 +2,8 @@ package rivulus.chart;
 
 import java.util.List;
 import java.util.Optional;
-import rivulus.check.Severity;
 import rivulus.rig.RigEdit;
+import rivulus.words.Severity;
 
 /// What a layer of the rig has to say beside the drawing, in words.
 public record RigPage(List<Section> sections) {

@@ -6,10 +6,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import rivulus.check.Failure;
-import rivulus.check.Limits;
-import rivulus.check.Names;
+import rivulus.check.Finding;
+import rivulus.check.Proof;
 import rivulus.check.SceneProof;
-import rivulus.check.Severity;
 import rivulus.computer.ComputerReport;
 import rivulus.gear.Catalogue;
 import rivulus.leads.LeadReport;
@@ -23,10 +22,12 @@ import rivulus.power.Ring;
 import rivulus.power.StripLoad;
 import rivulus.power.Supply;
 import rivulus.rig.RigEdit;
-import rivulus.rig.RigFinding;
-import rivulus.rig.RigProof;
+import rivulus.rule.ChargingRings;
+import rivulus.rule.Clocks;
 import rivulus.show.Device;
 import rivulus.show.Ear;
+import rivulus.show.Limit;
+import rivulus.show.Names;
 import rivulus.show.Owned;
 import rivulus.show.Source;
 import rivulus.signal.KnobUse;
@@ -36,11 +37,12 @@ import rivulus.timing.DigitalPath;
 import rivulus.timing.PictureSync;
 import rivulus.timing.PictureWay;
 import rivulus.timing.Rates;
+import rivulus.words.Severity;
 import rivulus.words.Words;
 
 /// Draws up the pages of the rig's layers.
 public final class RigPages {
-    private final RigProof rig;
+    private final Proof proof;
     private final SceneProof scene;
     private final Survey survey;
     private final Catalogue catalogue;
@@ -52,16 +54,16 @@ public final class RigPages {
     ///
     /// @param wantedMs how long a round trip may be where buffers are advised on
     public RigPages(
-            RigProof rig,
+            Proof proof,
             SceneProof scene,
             Catalogue catalogue,
             Optional<Ear> ear,
             Optional<Source> source,
             double wantedMs) {
         this.wantedMs = wantedMs;
-        this.rig = rig;
+        this.proof = proof;
         this.scene = scene;
-        this.survey = rig.survey();
+        this.survey = proof.survey();
         this.catalogue = catalogue;
         this.ear = ear;
         this.source = source;
@@ -134,18 +136,18 @@ public final class RigPages {
         return new RigPage.Row(
                 "%s  %s → %s".formatted(tag, lead.a().words(), lead.b().words()),
                 String.join("; ", words),
-                worst(rig.findingsOfLead(lead.cable().id())),
+                worst(proof.ofLead(lead.cable().id())),
                 lead.a().device().id(),
                 Optional.empty());
     }
 
-    private static Optional<Severity> worst(List<RigFinding> findings) {
-        return findings.stream().map(RigFinding::severity).findFirst();
+    private static Optional<Severity> worst(List<Finding> findings) {
+        return findings.stream().map(Finding::severity).findFirst();
     }
 
     private List<RigPage.Row> cupboard() {
         List<RigPage.Row> rows = new ArrayList<>();
-        for (Owned owned : rig.show().rig().stock())
+        for (Owned owned : proof.show().rig().stock())
             rows.add(
                     RigPage.Row.of(
                             "%d × %s".formatted(owned.pieces(), what(owned)),
@@ -173,7 +175,7 @@ public final class RigPages {
                                     .formatted(budget.words(), budget.marginMa(), Words.THIN),
                             budget.isOver()
                                     ? Optional.of(Severity.PROBLEM)
-                                    : budget.isTight()
+                                    : budget.tight()
                                             ? Optional.of(Severity.CAUTION)
                                             : Optional.empty(),
                             budget.host().device().id(),
@@ -185,7 +187,7 @@ public final class RigPages {
                     new RigPage.Row(
                             load.strip().name(),
                             load.words() + ": " + Words.list(names(load.fed())) + ".",
-                            worst(rig.findingsOf(load.strip().id())),
+                            worst(proof.ofDevice(load.strip().id())),
                             load.strip().id(),
                             Optional.empty()));
         add(sections, "Outlet strips", strips);
@@ -197,7 +199,7 @@ public final class RigPages {
                             life.words() + against(life),
                             life.dies()
                                     ? Optional.of(Severity.PROBLEM)
-                                    : life.isTight() && life.wantedMinutes() > 0
+                                    : life.tight() && life.wantedMinutes() > 0
                                             ? Optional.of(Severity.CAUTION)
                                             : Optional.empty(),
                             life.device().id(),
@@ -237,8 +239,7 @@ public final class RigPages {
         Feeding feeding = Feeding.of(survey);
         List<RigPage.Row> rows = new ArrayList<>();
         for (Supply supply : feeding.supplies()) {
-            Failure failure =
-                    Failure.of(scene, supply.name(), feeding.darkWithout(supply), Limits.USUAL);
+            Failure failure = Failure.of(scene, supply.name(), feeding.darkWithout(supply));
             List<Device> fed = feeding.fedBy(supply);
             String feeds = fed.isEmpty() ? "" : "Feeds " + Words.list(names(fed)) + ". ";
             rows.add(
@@ -270,7 +271,7 @@ public final class RigPages {
                                             Words.sentence(ring.hum().grade().words()),
                                             ring.words(),
                                             Words.db(ring.hum().belowDb())),
-                            worst(rig.findingsOfLead(ring.lead().cable().id())),
+                            worst(proof.ofLead(ring.lead().cable().id())),
                             ring.lead().a().device().id(),
                             Optional.empty()));
         }
@@ -281,16 +282,16 @@ public final class RigPages {
         add(sections, "Rings of grounds", rows);
         add(sections, "The least that ends them", plan());
         List<RigPage.Row> states = new ArrayList<>();
-        for (RigFinding finding : rig.findings())
-            if (finding.rule().equals("charging-ring"))
+        for (Finding finding : proof.ofTheRig())
+            if (finding.rule().equals(ChargingRings.ID))
                 states.add(
                         new RigPage.Row(
-                                survey.device(finding.about().getFirst())
+                                survey.device(finding.gear().getFirst())
                                         .map(Device::name)
                                         .orElse(""),
                                 finding.sentence(),
                                 Optional.of(finding.severity()),
-                                finding.about().getFirst(),
+                                finding.gear().getFirst(),
                                 Optional.empty()));
         add(sections, "Charging or not", states);
         add(
@@ -307,14 +308,14 @@ public final class RigPages {
     }
 
     private List<RigPage.Row> plan() {
-        HumPlan plan = HumPlan.of(rig.show(), catalogue, survey.kinds());
+        HumPlan plan = HumPlan.of(proof.show(), catalogue, survey.kinds());
         if (!plan.isNeeded()) return List.of();
         List<RigPage.Row> rows = new ArrayList<>();
         Optional<RigEdit> edit =
                 plan.steps().isEmpty()
                         ? Optional.empty()
                         : Optional.of(
-                                RigEdit.of("End the rings of grounds", rig.show(), plan.after()));
+                                RigEdit.of("End the rings of grounds", proof.show(), plan.after()));
         rows.add(
                 new RigPage.Row(
                         plan.left() == 0 ? "All rings end" : "Not all rings end",
@@ -332,11 +333,11 @@ public final class RigPages {
         List<RigPage.Section> sections = new ArrayList<>();
         List<RigPage.Row> budgets = new ArrayList<>();
         if (source.isPresent()) {
-            for (Ear listener : rig.show().ears())
+            for (Ear listener : proof.show().ears())
                 budget(listener, source.get(), listener.name()).ifPresent(budgets::add);
             add(sections, "How late " + Names.of(source.get()) + " is", budgets);
         } else if (ear.isPresent()) {
-            for (Source heard : rig.show().sources())
+            for (Source heard : proof.show().sources())
                 budget(ear.get(), heard, heard.name()).ifPresent(budgets::add);
             add(sections, "How late it all is for " + Names.of(ear.get()), budgets);
         }
@@ -348,7 +349,7 @@ public final class RigPages {
 
     private Optional<RigPage.Row> budget(Ear listener, Source heard, String head) {
         double level = scene.of(listener.id(), heard.id()).hearing().levelDb();
-        if (level < Limits.USUAL.heardDb()) return Optional.empty();
+        if (level < scene.limit(Limit.HEARD)) return Optional.empty();
         return DelayBudget.of(scene, listener.id(), heard.id())
                 .map(budget -> RigPage.Row.of(head, budget.words() + ".", ""));
     }
@@ -358,7 +359,7 @@ public final class RigPages {
         for (KnobUse use : scene.tracer().live().graph().knobs()) {
             if (use.knob().role() != BufferAdvice.ROLE) continue;
             int rate = survey.device(use.ref().device()).map(d -> Rates.of(survey, d)).orElse(0);
-            for (Ear listener : rig.show().ears())
+            for (Ear listener : proof.show().ears())
                 BufferAdvice.of(scene, use, listener, rate == 0 ? 48_000 : rate, wantedMs)
                         .ifPresent(advice -> rows.add(row(advice, listener)));
         }
@@ -409,28 +410,28 @@ public final class RigPages {
         return rows;
     }
 
-    private static String verdict(PictureSync sync) {
+    private String verdict(PictureSync sync) {
         return sync.severity().isEmpty()
                 ? ": within the %s early and %s late of EBU R 37."
                         .formatted(
-                                Words.ms(PictureSync.CHAIN_EARLY_MS),
-                                Words.ms(PictureSync.CHAIN_LATE_MS))
+                                Words.ms(scene.limit(Limit.CHAIN_EARLY)),
+                                Words.ms(scene.limit(Limit.CHAIN_LATE)))
                 : ": ITU-R BT.1359 lets it be %s early or %s late before it is noticed."
                         .formatted(
-                                Words.ms(PictureSync.DETECT_EARLY_MS),
-                                Words.ms(PictureSync.DETECT_LATE_MS));
+                                Words.ms(scene.limit(Limit.PICTURE_EARLY)),
+                                Words.ms(scene.limit(Limit.PICTURE_LATE)));
     }
 
     private List<RigPage.Row> clocks() {
         List<RigPage.Row> rows = new ArrayList<>();
-        for (RigFinding finding : rig.findings())
-            if (finding.rule().equals("clock"))
+        for (Finding finding : proof.ofTheRig())
+            if (finding.rule().equals(Clocks.ID))
                 rows.add(
                         new RigPage.Row(
                                 "Clock",
                                 finding.sentence(),
                                 Optional.of(finding.severity()),
-                                finding.about().getFirst(),
+                                finding.gear().getFirst(),
                                 Optional.empty()));
         for (DigitalPath path : DigitalPath.all(survey))
             rows.add(

@@ -14,7 +14,7 @@ import rivulus.signal.Leg;
 import rivulus.signal.LiveGraph;
 
 /// The closed mute or fader that a source comes to first.
-final class ClosedGate {
+public final class ClosedGate {
     private final LiveGraph live;
 
     private ClosedGate(LiveGraph live) {
@@ -23,7 +23,7 @@ final class ClosedGate {
 
     /// The first closed mute or fader downstream of a source, following the strongest sound first;
     /// air is only crossed at the source.
-    static Optional<KnobUse> nearest(LiveGraph live, String source) {
+    public static Optional<KnobUse> nearest(LiveGraph live, String source) {
         int[] nodes = live.graph().source(source);
         return new ClosedGate(live).from(live.graph().nodes().get(nodes[0]).point());
     }

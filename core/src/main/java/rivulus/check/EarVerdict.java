@@ -1,11 +1,15 @@
 package rivulus.check;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import rivulus.show.Ear;
+import rivulus.show.Names;
 import rivulus.show.Source;
 import rivulus.show.Wish;
+import rivulus.words.Severity;
 import rivulus.words.Words;
 
 /// What is to be said of one ear in one scene, in a line of a few words: "hears all 7; herself 296
@@ -16,6 +20,16 @@ import rivulus.words.Words;
 /// @param elsewhere scenes other than this one in which the ear is in trouble, by name
 public record EarVerdict(
         Ear ear, Optional<Severity> severity, String words, List<String> elsewhere) {
+    private static final Optional<Verdict> MISSING = Optional.of(Verdict.MISSING);
+
+    /// What is amiss, in the order in which it is said: nobody missing is let wait, what is heard
+    /// and should not be comes before what is only worse than it could be.
+    private static final List<Verdict> IN_ORDER =
+            Stream.of(Verdict.values())
+                    .filter(verdict -> !verdict.isGood())
+                    .sorted(Comparator.reverseOrder())
+                    .toList();
+
     /// The verdict on an ear in a scene of a proof.
     public static EarVerdict of(Proof proof, SceneProof scene, Ear ear) {
         List<Finding> own = scene.findingsOf(ear.id());
@@ -37,37 +51,28 @@ public record EarVerdict(
                 scene.of(ear.id()).stream()
                         .filter(cell -> cell.standing().wish() == Wish.MUST)
                         .toList();
-        List<String> missing = sources(scene, findings, Verdict.MISSING);
-        if (!missing.isEmpty()) clauses.add("not " + Words.list(missing));
-        else if (musts.size() == 1) clauses.add("hears " + Names.of(musts.getFirst().source()));
-        else if (!musts.isEmpty()) clauses.add("hears all " + musts.size());
-        for (Verdict verdict : List.of(Verdict.ECHO, Verdict.LATE)) {
-            for (Finding finding : findings) {
-                if (finding.verdict() != verdict) continue;
-                clauses.add(
-                        "%s %s late"
-                                .formatted(
-                                        source(scene, finding).self(),
-                                        Words.ms(finding.figures().get("delayMs"))));
-            }
+        boolean deaf = findings.stream().anyMatch(f -> f.verdict().equals(MISSING));
+        if (!deaf && musts.size() == 1) clauses.add("hears " + Names.of(musts.getFirst().source()));
+        else if (!deaf && !musts.isEmpty()) clauses.add("hears all " + musts.size());
+        for (Verdict verdict : IN_ORDER) {
+            List<String> names = sources(scene, findings, verdict);
+            if (!names.isEmpty()) clauses.add(verdict.clause(Words.list(names)));
         }
-        add(clauses, "hears %s though muted", sources(scene, findings, Verdict.UNMUTED));
-        add(clauses, "hears %s and must not", sources(scene, findings, Verdict.LEAK));
-        add(clauses, "%s twice", sources(scene, findings, Verdict.DOUBLED));
-        add(clauses, "%s faintly", sources(scene, findings, Verdict.FAINT));
         return clauses.isEmpty() ? "nothing to hear" : String.join("; ", clauses);
     }
 
-    private static void add(List<String> clauses, String clause, List<String> names) {
-        if (!names.isEmpty()) clauses.add(clause.formatted(Words.list(names)));
-    }
-
+    /// The sources of a verdict, those of one's own voice with how late it is: "herself 296 ms".
     private static List<String> sources(SceneProof scene, List<Finding> findings, Verdict verdict) {
         return findings.stream()
-                .filter(finding -> finding.verdict() == verdict)
-                .map(finding -> Names.of(source(scene, finding)))
+                .filter(finding -> finding.verdict().filter(verdict::equals).isPresent())
+                .map(finding -> name(source(scene, finding), finding))
                 .distinct()
                 .toList();
+    }
+
+    private static String name(Source source, Finding finding) {
+        Double late = finding.figures().get("delayMs");
+        return late == null ? Names.of(source) : source.self() + " " + Words.ms(late);
     }
 
     private static Source source(SceneProof scene, Finding finding) {

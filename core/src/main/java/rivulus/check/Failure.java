@@ -12,20 +12,20 @@ import rivulus.show.Device;
 public record Failure(String what, Losses losses) {
     /// What the failure of a device, with whatever runs on it, does in a scene. Costs a tracing of
     /// what lies around it.
-    public static Failure of(SceneProof scene, Device device, Limits limits) {
+    public static Failure of(SceneProof scene, Device device) {
         Set<String> dead = new HashSet<>(Set.of(device.id()));
         for (Device other : scene.show().rig().devices())
             if (other.on().equals(device.id())) dead.add(other.id());
-        return of(scene, device.name(), dead, limits);
+        return of(scene, device.name(), dead);
     }
 
     /// What it does in a scene when some devices go dark.
     ///
     /// @param dead the ids of the devices
-    public static Failure of(SceneProof scene, String what, Set<String> dead, Limits limits) {
+    public static Failure of(SceneProof scene, String what, Set<String> dead) {
         Tracer with = scene.tracer();
         Tracer without = Tracer.after(with.live().without(dead), List.of(with));
-        return new Failure(what, Losses.between(scene, without, limits));
+        return new Failure(what, Losses.between(scene, without));
     }
 
     /// "Without Show desk, the stream loses all there is to hear; Nadia no longer hears Maren."

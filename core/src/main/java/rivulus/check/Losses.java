@@ -6,6 +6,8 @@ import java.util.List;
 import java.util.Map;
 import rivulus.hearing.Tracer;
 import rivulus.show.Ear;
+import rivulus.show.Limit;
+import rivulus.show.Names;
 import rivulus.show.Source;
 import rivulus.show.Wish;
 import rivulus.words.Words;
@@ -33,17 +35,18 @@ public record Losses(List<Loss> all) {
     }
 
     /// What is lost from a scene to another state of its graph.
-    public static Losses between(SceneProof scene, Tracer then, Limits limits) {
+    public static Losses between(SceneProof scene, Tracer then) {
         List<Loss> losses = new ArrayList<>();
+        double least = scene.limit(Limit.HEARD);
         for (Ear ear : scene.show().ears()) {
             List<Source> lost = new ArrayList<>();
             int heard = 0;
             for (SceneProof.Heard cell : scene.of(ear.id())) {
                 boolean wanted = cell.standing().wish() == Wish.MUST;
-                if (!wanted || cell.hearing().levelDb() < limits.heardDb()) continue;
+                if (!wanted || cell.hearing().levelDb() < least) continue;
                 heard++;
                 double left = then.hearing(ear.id(), cell.source().id()).levelDb();
-                if (left < limits.heardDb()) lost.add(cell.source());
+                if (left < least) lost.add(cell.source());
             }
             if (!lost.isEmpty()) losses.add(new Loss(ear, lost, lost.size() == heard));
         }

@@ -1,11 +1,13 @@
 package rivulus.check;
 
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Supplier;
 import java.util.stream.Stream;
+import rivulus.leads.Survey;
 import rivulus.show.Brief;
 import rivulus.show.Show;
 import rivulus.signal.SignalGraph;
@@ -17,22 +19,24 @@ public final class Proof {
     private final Show show;
     private final Brief brief;
     private final SignalGraph graph;
-    private final Map<String, Lazy> scenes = new LinkedHashMap<>();
+    private final Lazy<Survey> survey;
+    private final Lazy<List<Finding>> rig;
+    private final Map<String, Lazy<SceneProof>> scenes = new LinkedHashMap<>();
 
-    /// A scene, worked out at most once.
-    private static final class Lazy {
-        private Supplier<SceneProof> work;
-        private SceneProof done;
+    /// Something worked out at most once.
+    private static final class Lazy<T> {
+        private Supplier<T> work;
+        private T done;
 
-        Lazy(Supplier<SceneProof> work) {
+        Lazy(Supplier<T> work) {
             this.work = work;
         }
 
-        synchronized Optional<SceneProof> ifDone() {
+        synchronized Optional<T> ifDone() {
             return Optional.ofNullable(done);
         }
 
-        synchronized SceneProof get() {
+        synchronized T get() {
             if (done == null) {
                 done = work.get();
                 work = null;
@@ -41,14 +45,17 @@ public final class Proof {
         }
     }
 
-    Proof(Show show, Brief brief, SignalGraph graph) {
+    /// @param survey how the rig is surveyed, once, when it is first wanted
+    Proof(Show show, Brief brief, SignalGraph graph, Supplier<Survey> survey, Judge judge) {
         this.show = show;
         this.brief = brief;
         this.graph = graph;
+        this.survey = new Lazy<>(survey);
+        rig = new Lazy<>(() -> show.checks().told(judge.of(this), Finding::id));
     }
 
     void add(String scene, Supplier<SceneProof> work) {
-        scenes.put(scene, new Lazy(work));
+        scenes.put(scene, new Lazy<>(work));
     }
 
     /// The show that was proven.
@@ -92,8 +99,39 @@ public final class Proof {
         return Optional.ofNullable(scenes.get(id)).flatMap(Lazy::ifDone);
     }
 
-    /// What is wrong in all scenes, scene by scene.
+    /// The gear with every lead read.
+    public Survey survey() {
+        return survey.get();
+    }
+
+    /// Everything that is wrong: in all scenes, scene by scene, then in the rig.
     public List<Finding> findings() {
+        return Stream.concat(heard().stream(), ofTheRig().stream()).toList();
+    }
+
+    /// What is wrong with what is heard, scene by scene, worst first in each.
+    public List<Finding> heard() {
         return eachScene().flatMap(scene -> scene.findings().stream()).toList();
+    }
+
+    /// What is wrong with gear, leads, earths and power, worst first.
+    public List<Finding> ofTheRig() {
+        return rig.get();
+    }
+
+    /// What is wrong with a device or a lead in it, worst first.
+    public List<Finding> ofDevice(String device) {
+        List<String> ids = new ArrayList<>(List.of(device));
+        survey().device(device).map(survey()::leadsOf).orElse(List.of()).stream()
+                .map(lead -> lead.cable().id())
+                .forEach(ids::add);
+        return ofTheRig().stream()
+                .filter(finding -> finding.gear().stream().anyMatch(ids::contains))
+                .toList();
+    }
+
+    /// What is wrong with one lead, worst first.
+    public List<Finding> ofLead(String cable) {
+        return ofTheRig().stream().filter(finding -> finding.gear().contains(cable)).toList();
     }
 }

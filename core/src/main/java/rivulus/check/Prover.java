@@ -1,10 +1,11 @@
 package rivulus.check;
 
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import rivulus.gear.Catalogue;
+import rivulus.gear.Leads;
 import rivulus.hearing.Tracer;
+import rivulus.leads.Survey;
 import rivulus.show.Brief;
 import rivulus.show.Device;
 import rivulus.show.Scene;
@@ -14,50 +15,42 @@ import rivulus.signal.LiveGraph;
 import rivulus.signal.Positions;
 import rivulus.signal.SignalGraph;
 
-/// Proves shows: compiles, traces every scene, runs every check.
+/// Proves shows: compiles, traces every scene, surveys the rig, asks every rule.
 ///
 /// A proof may lean on an earlier one: the graph is taken over while only knobs, brief or scenes
 /// differ, and of every scene only the sources that an edit can touch are traced again. A prover
 /// keeps no state and may be shared.
 public final class Prover {
-    private static final List<Check> CHECKS =
-            List.of(
-                    new Looping(),
-                    new Echo(),
-                    new LateOwnVoice(),
-                    new Missing(),
-                    new Leak(),
-                    new Mute(),
-                    new Doubled());
-
     private final Catalogue catalogue;
     private final Brief.Defaults defaults;
-    private final Limits limits;
+    private final Leads leads;
+    private final Judge judge;
 
-    private Prover(Catalogue catalogue, Brief.Defaults defaults, Limits limits) {
+    private Prover(Catalogue catalogue, Brief.Defaults defaults, Leads leads, Judge judge) {
         this.catalogue = catalogue;
         this.defaults = defaults;
-        this.limits = limits;
+        this.leads = leads;
+        this.judge = judge;
     }
 
     /// A prover for shows whose templates are in the catalogue.
-    public static Prover of(Catalogue catalogue, Brief.Defaults defaults, Limits limits) {
-        return new Prover(catalogue, defaults, limits);
+    ///
+    /// @param defaults who must hear whom
+    /// @param leads the kinds of lead there are
+    /// @param judge what finds what is wrong
+    public static Prover of(
+            Catalogue catalogue, Brief.Defaults defaults, Leads leads, Judge judge) {
+        return new Prover(catalogue, defaults, leads, judge);
     }
 
     /// The same prover with other templates.
     public Prover with(Catalogue templates) {
-        return new Prover(templates, defaults, limits);
+        return new Prover(templates, defaults, leads, judge);
     }
 
-    /// The ids of the checks, those that stop a show first.
-    public static List<String> rules() {
-        return CHECKS.stream().map(Check::id).toList();
-    }
-
-    /// The lines that the checks draw.
-    public Limits limits() {
-        return limits;
+    /// The kinds of lead there are.
+    public Leads leads() {
+        return leads;
     }
 
     /// The templates that shows are built from.
@@ -78,7 +71,7 @@ public final class Prover {
         SignalGraph graph = kin ? earlier.graph() : Compiler.compile(show, catalogue);
         boolean sameBrief = kin && show.changes().equals(earlier.show().changes());
         Brief brief = sameBrief ? earlier.brief() : Brief.of(show, defaults);
-        Proof proof = new Proof(show, brief, graph);
+        Proof proof = new Proof(show, brief, graph, () -> Survey.of(show, catalogue, leads), judge);
         String first = show.scenes().isEmpty() ? "" : show.scenes().getFirst().id();
         for (Scene scene : show.scenes()) {
             proof.add(
@@ -91,7 +84,7 @@ public final class Prover {
                                     .ifPresent(s -> kindred.add(s.tracer()));
                         Positions positions = Positions.of(graph, show, scene);
                         Tracer tracer = trace(graph, positions, kindred);
-                        return new SceneProof(show, brief, scene, tracer, this::check);
+                        return new SceneProof(show, brief, scene, tracer, judge);
                     });
         }
         return proof;
@@ -101,13 +94,6 @@ public final class Prover {
         for (Tracer done : kindred) if (done.live().positions().equals(positions)) return done;
         if (kindred.isEmpty()) return Tracer.of(LiveGraph.of(graph, positions));
         return Tracer.after(kindred.getFirst().live().at(positions), kindred);
-    }
-
-    private List<Finding> check(SceneProof scene) {
-        List<Finding> findings = new ArrayList<>();
-        for (Check check : CHECKS) findings.addAll(check.findings(scene, limits));
-        findings.sort(Comparator.comparing(Finding::severity));
-        return findings;
     }
 
     /// Whether two shows compile to the same graph: everything but knobs, brief, scenes and mute

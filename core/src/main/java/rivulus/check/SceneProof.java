@@ -7,12 +7,13 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.function.Function;
 import rivulus.gear.Knob;
 import rivulus.hearing.Hearing;
+import rivulus.hearing.Openings;
 import rivulus.hearing.Tracer;
 import rivulus.show.Brief;
 import rivulus.show.Ear;
+import rivulus.show.Limit;
 import rivulus.show.Scene;
 import rivulus.show.Show;
 import rivulus.show.Source;
@@ -24,20 +25,15 @@ public final class SceneProof {
     private final Tracer tracer;
     private final Heard[] cells;
     private final int sources;
-    private Function<SceneProof, List<Finding>> checks;
+    private final Judge judge;
     private Told told;
 
     /// One cell of the hearing chart.
     public record Heard(Ear ear, Source source, Brief.Standing standing, Hearing hearing) {}
 
-    /// @param checks what finds the findings, asked once, when they are first wanted
-    SceneProof(
-            Show show,
-            Brief brief,
-            Scene scene,
-            Tracer tracer,
-            Function<SceneProof, List<Finding>> checks) {
-        this.checks = checks;
+    /// @param judge what finds the findings, asked once, when they are first wanted
+    SceneProof(Show show, Brief brief, Scene scene, Tracer tracer, Judge judge) {
+        this.judge = judge;
         this.show = show;
         this.scene = scene;
         this.tracer = tracer;
@@ -64,6 +60,16 @@ public final class SceneProof {
     /// The scene it is about.
     public Scene scene() {
         return scene;
+    }
+
+    /// Where a rule draws its line in this show.
+    public double limit(Limit limit) {
+        return show.checks().limits().get(limit);
+    }
+
+    /// What would let be heard what is not.
+    public Openings openings() {
+        return Openings.of(tracer.live().graph(), tracer.live().positions(), limit(Limit.HEARD));
     }
 
     /// The traced graph.
@@ -106,8 +112,7 @@ public final class SceneProof {
 
     private synchronized Told told() {
         if (told == null) {
-            told = Told.of(checks.apply(this));
-            checks = null;
+            told = Told.of(show.checks().told(judge.of(this), Finding::id));
         }
         return told;
     }
@@ -130,7 +135,11 @@ public final class SceneProof {
         }
 
         private static Finding worse(Finding one, Finding other) {
-            return other.verdict().compareTo(one.verdict()) > 0 ? other : one;
+            return depth(other) > depth(one) ? other : one;
+        }
+
+        private static int depth(Finding finding) {
+            return finding.verdict().map(Enum::ordinal).orElse(-1);
         }
     }
 
@@ -138,7 +147,7 @@ public final class SceneProof {
     public Verdict verdict(String ear, String source) {
         Verdict plain = plain(of(ear, source));
         return worst(ear, source)
-                .map(Finding::verdict)
+                .flatMap(Finding::verdict)
                 .filter(verdict -> verdict.compareTo(plain) > 0)
                 .orElse(plain);
     }

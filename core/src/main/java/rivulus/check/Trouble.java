@@ -7,11 +7,14 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import rivulus.show.Names;
+import rivulus.show.Scene;
 import rivulus.show.Show;
+import rivulus.words.Severity;
 import rivulus.words.Words;
 
-/// Findings that are one trouble to a listener: of one rule, for one ear, in whatever scenes and of
-/// whatever sources.
+/// Findings that are one trouble: of one rule, for one ear or about the same gear, in whatever
+/// scenes and of whatever sources.
 public final class Trouble {
     private final Show show;
     private final List<Finding> findings;
@@ -21,27 +24,27 @@ public final class Trouble {
         this.findings = List.copyOf(findings);
     }
 
-    /// The troubles of a proof, worst first, and those of a severity in the order of
-    /// [Prover#rules()].
+    /// The troubles of a proof, worst first, those of a severity in the order of the rules.
     public static List<Trouble> of(Proof proof) {
-        Map<List<String>, List<Finding>> groups = new LinkedHashMap<>();
-        for (Finding finding : proof.findings()) {
-            List<String> key =
-                    List.of(finding.rule(), finding.key().ear(), finding.verdict().name());
-            groups.computeIfAbsent(key, _ -> new ArrayList<>()).add(finding);
-        }
+        Map<String, List<Finding>> groups = new LinkedHashMap<>();
+        for (Finding finding : proof.findings())
+            groups.computeIfAbsent(id(finding), _ -> new ArrayList<>()).add(finding);
         return groups.values().stream()
                 .map(group -> new Trouble(proof.show(), group))
                 .sorted(
                         Comparator.comparing(Trouble::severity)
-                                .thenComparing(
-                                        trouble -> Prover.rules().indexOf(trouble.first().rule())))
+                                .thenComparing(trouble -> trouble.first().rank()))
                 .toList();
+    }
+
+    private static String id(Finding finding) {
+        if (finding.verdict().isEmpty()) return finding.id();
+        return finding.rule() + "/" + finding.key().ear() + "/" + finding.verdict().get();
     }
 
     /// What tells it from other troubles of the same show.
     public String id() {
-        return first().rule() + "/" + first().key().ear() + "/" + first().verdict();
+        return id(first());
     }
 
     /// The findings, scene by scene.
@@ -64,36 +67,31 @@ public final class Trouble {
         return first().ear();
     }
 
-    /// The names of the scenes it shows in, in the order of the show.
+    /// The names of the scenes it shows in, in the order of the show; none where it holds in all.
     public List<String> scenes() {
         return findings.stream()
-                .map(finding -> show.scene(finding.scene()).orElseThrow().name())
+                .flatMap(finding -> show.scene(finding.scene()).stream())
+                .map(Scene::name)
                 .distinct()
                 .toList();
     }
 
     /// Whether it shows in that scene.
     public boolean isIn(String scene) {
-        return findings.stream().anyMatch(finding -> finding.scene().equals(scene));
+        return findings.stream().anyMatch(f -> f.isOfTheRig() || f.scene().equals(scene));
     }
 
     /// What is wrong, in one line, without why.
     public String headline() {
         LinkedHashSet<String> sources = new LinkedHashSet<>();
         for (Finding finding : findings) sources.add(finding.key().source());
-        if (sources.size() == 1) return first().headline();
+        if (sources.size() == 1 || first().verdict().isEmpty()) return first().headline();
         String ear = Names.subject(show.ear(first().key().ear()).orElseThrow());
         String whom =
                 Words.list(
                         sources.stream()
                                 .map(id -> Names.of(show.cast().source(id).orElseThrow()))
                                 .toList());
-        return switch (first().verdict()) {
-            case MISSING -> "%s does not hear %s".formatted(ear, whom);
-            case FAINT -> "%s hears %s only faintly".formatted(ear, whom);
-            case DOUBLED -> "%s hears %s twice".formatted(ear, whom);
-            case UNMUTED -> "%s hears %s though muted".formatted(ear, whom);
-            default -> "%s hears %s and must not".formatted(ear, whom);
-        };
+        return ear + " " + first().verdict().orElseThrow().headline(whom);
     }
 }

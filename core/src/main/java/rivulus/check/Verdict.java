@@ -3,37 +3,58 @@ package rivulus.check;
 /// What is to be said of one ear and one source, worst last.
 public enum Verdict {
     /// May be heard, and is not.
-    SILENT("not heard"),
+    SILENT("not heard", "", "", ""),
     /// May be heard, and is.
-    ALLOWED("heard, as it may be"),
+    ALLOWED("heard, as it may be", "hears", "", ""),
     /// Must not be heard, and is not.
-    KEPT_OUT("not heard, as wished"),
+    KEPT_OUT("not heard, as wished", "kept out", "", ""),
     /// Must be heard, and is.
-    AS_WISHED("as wished"),
+    AS_WISHED("as wished", "hears", "", ""),
     /// Must be heard, and hardly is.
-    FAINT("faint"),
+    FAINT("faint", "faint", "%s faintly", "hears %s only faintly"),
     /// Arrives more than once.
-    DOUBLED("doubled"),
+    DOUBLED("doubled", "twice", "%s twice", "hears %s twice"),
     /// The listener's own voice, late.
-    LATE("late"),
+    LATE("late", "late", "%s late", "hears %s late"),
     /// A caller's own voice, back again.
-    ECHO("echo"),
+    ECHO("echo", "late", "%s late", "hears %s back"),
     /// Somebody thinks it is muted.
-    UNMUTED("not muted"),
+    UNMUTED("not muted", "not muted", "hears %s though muted", "hears %s though muted"),
     /// Must not be heard, and is.
-    LEAK("leak"),
+    LEAK("leak", "leaks in", "hears %s and must not", "hears %s and must not"),
     /// Must be heard, and is not.
-    MISSING("missing");
+    MISSING("missing", "missing", "not %s", "does not hear %s");
 
     private final String word;
+    private final String brief;
+    private final String clause;
+    private final String headline;
 
-    Verdict(String word) {
+    Verdict(String word, String brief, String clause, String headline) {
         this.word = word;
+        this.brief = brief;
+        this.clause = clause;
+        this.headline = headline;
     }
 
     /// As outputs write it.
     public String word() {
         return word;
+    }
+
+    /// In a cell of the chart, where the finding says nothing shorter.
+    public String brief() {
+        return brief;
+    }
+
+    /// As a clause about an ear, without its name: "Bram faintly".
+    public String clause(String sources) {
+        return clause.formatted(sources);
+    }
+
+    /// As what an ear does: "hears Bram only faintly".
+    public String headline(String sources) {
+        return headline.formatted(sources);
     }
 
     /// Whether nothing is amiss.

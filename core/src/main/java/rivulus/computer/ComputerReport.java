@@ -6,9 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import rivulus.check.Failure;
-import rivulus.check.Limits;
 import rivulus.check.Losses;
-import rivulus.check.Names;
 import rivulus.check.SceneProof;
 import rivulus.gear.Knob;
 import rivulus.gear.Picker;
@@ -17,6 +15,8 @@ import rivulus.hearing.Tracer;
 import rivulus.hearing.Ways;
 import rivulus.leads.Survey;
 import rivulus.show.Device;
+import rivulus.show.Limit;
+import rivulus.show.Names;
 import rivulus.show.Ref;
 import rivulus.show.Source;
 import rivulus.signal.KnobUse;
@@ -123,7 +123,7 @@ public record ComputerReport(
                     lines(),
                     onAir(),
                     twice(),
-                    Failure.of(scene, computer, Limits.USUAL).words(),
+                    Failure.of(scene, computer).words(),
                     undone());
         }
 
@@ -190,7 +190,7 @@ public record ComputerReport(
 
         private Losses at(Positions then) {
             Tracer tracer = Tracer.after(live.at(then), List.of(scene.tracer()));
-            return Losses.between(scene, tracer, Limits.USUAL);
+            return Losses.between(scene, tracer);
         }
 
         /// Whom the public hears through this computer, and whether anything at all it plays goes
@@ -205,7 +205,7 @@ public record ComputerReport(
                 }
             }
             Set<String> heard = new LinkedHashSet<>();
-            for (Losses.Loss loss : Failure.of(scene, computer, Limits.USUAL).losses().all())
+            for (Losses.Loss loss : Failure.of(scene, computer).losses().all())
                 if (loss.ear().isPublic())
                     loss.lost().forEach(source -> heard.add(Names.of(source)));
             if (!heard.isEmpty())
@@ -267,7 +267,7 @@ public record ComputerReport(
             Ref point = new Ref(capture.owner().id(), capture.picker().point());
             return Ways.of(live)
                     .strongestTo(source.id(), point)
-                    .filter(way -> way.levelDb() > Limits.USUAL.heardDb())
+                    .filter(way -> way.levelDb() > scene.limit(Limit.HEARD))
                     .isPresent();
         }
 

@@ -15,7 +15,6 @@ import rivulus.gear.Knob;
 import rivulus.gear.Picker;
 import rivulus.gear.Template;
 import rivulus.show.Device;
-import rivulus.show.OwnTemplate;
 import rivulus.show.Show;
 
 /// A change of a show, thought out on one state of it and made on another: whatever was done in
@@ -51,6 +50,11 @@ public record Change(Show before, Show after) {
         return ShowWriter.document(show);
     }
 
+    /// Everything that is changed, in the order of the document.
+    public List<Merge.Difference> differences() {
+        return Merge.between(document(before), document(after));
+    }
+
     /// What is changed, one clause each, in the order of the document: "Show desk · knobs ·
     /// mic1.fader: -6, was 0".
     public List<String> words() {
@@ -64,8 +68,7 @@ public record Change(Show before, Show after) {
     public List<String> compared(Catalogue catalogue) {
         Map<String, Template> kinds = new HashMap<>();
         for (Show show : List.of(before, after)) {
-            Catalogue all =
-                    catalogue.with(show.templates().stream().map(OwnTemplate::template).toList());
+            Catalogue all = show.kinds(catalogue);
             for (Device device : show.rig().devices())
                 all.find(device.template()).ifPresent(kind -> kinds.put(device.name(), kind));
         }
@@ -75,7 +78,7 @@ public record Change(Show before, Show after) {
     /// @param kinds of devices, by their names
     private List<String> told(Map<String, Template> kinds, String come, String gone, String both) {
         List<String> words = new ArrayList<>();
-        for (Merge.Difference one : Merge.between(document(before), document(after))) {
+        for (Merge.Difference one : differences()) {
             String what =
                     one.before().isEmpty()
                             ? come + value(one.after())

@@ -3,6 +3,7 @@ package rivulus.file;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collection;
+import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -16,6 +17,7 @@ import java.util.stream.Collectors;
 import rivulus.disk.Entry;
 import rivulus.disk.FileTrouble;
 import rivulus.disk.Line;
+import rivulus.disk.Worded;
 import rivulus.gear.Air;
 import rivulus.gear.Catalogue;
 import rivulus.gear.Port;
@@ -24,9 +26,12 @@ import rivulus.gear.Setting;
 import rivulus.gear.Template;
 import rivulus.show.Cable;
 import rivulus.show.Cast;
+import rivulus.show.Checks;
 import rivulus.show.Device;
 import rivulus.show.Ear;
 import rivulus.show.Extent;
+import rivulus.show.Limit;
+import rivulus.show.Limits;
 import rivulus.show.MuteKey;
 import rivulus.show.OwnTemplate;
 import rivulus.show.Owned;
@@ -90,10 +95,32 @@ final class ShowReader {
                         rig,
                         new Rundown(changes, scenes, mutes),
                         templates,
+                        checks(),
                         root.extras());
         Optional<String> tooMuch = Extent.of(show, catalogue).tooMuch();
         if (tooMuch.isPresent()) throw root.trouble("%s", tooMuch.get());
         return show;
+    }
+
+    private Checks checks() throws FileTrouble {
+        Optional<Entry> said = root.maybe("checks");
+        if (said.isEmpty()) return Checks.USUAL;
+        Map<Limit, Double> limits = new EnumMap<>(Limit.class);
+        Optional<Entry> lines = said.get().maybe("limits");
+        if (lines.isPresent())
+            for (var line : lines.get().each().entrySet()) {
+                Limit limit = Worded.words(Limit.class).get(line.getKey());
+                if (limit == null)
+                    throw line.getValue()
+                            .unknown("limit", line.getKey(), Worded.words(Limit.class).keySet());
+                limits.put(limit, line.getValue().number(limit.least(), limit.most()));
+            }
+        List<Checks.Silenced> silenced = new ArrayList<>();
+        for (Entry item : said.get().items("silenced"))
+            silenced.add(
+                    new Checks.Silenced(
+                            item.text("finding"), item.text("reason", ""), item.extras()));
+        return new Checks(Limits.of(limits), silenced, said.get().extras());
     }
 
     private List<OwnTemplate> templates() throws FileTrouble {

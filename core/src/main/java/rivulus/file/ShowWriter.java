@@ -11,6 +11,7 @@ import rivulus.gear.Power;
 import rivulus.gear.Setting;
 import rivulus.show.Cable;
 import rivulus.show.Cast;
+import rivulus.show.Checks;
 import rivulus.show.Device;
 import rivulus.show.Ear;
 import rivulus.show.MuteKey;
@@ -46,6 +47,7 @@ final class ShowWriter {
         out.put("scenes", all(show.scenes(), ShowWriter::scene));
         out.put("mutes", all(show.mutes(), ShowWriter::mute));
         out.put("templates", all(show.templates(), own -> own.written().fields()));
+        out.put("checks", checks(show.checks()));
         return out.with(show.extras());
     }
 
@@ -77,6 +79,22 @@ final class ShowWriter {
 
     private static <T> List<Object> all(List<T> items, Function<T, Map<String, Object>> one) {
         return items.stream().<Object>map(one).toList();
+    }
+
+    private static Map<String, Object> checks(Checks checks) {
+        Map<String, Object> limits = new LinkedHashMap<>();
+        checks.limits().changed().forEach((limit, value) -> limits.put(limit.word(), value));
+        return new Fields()
+                .put("limits", limits)
+                .put("silenced", all(checks.silenced(), ShowWriter::silenced))
+                .with(checks.extras());
+    }
+
+    private static Map<String, Object> silenced(Checks.Silenced silenced) {
+        return new Fields()
+                .put("finding", silenced.finding())
+                .put("reason", silenced.reason())
+                .with(silenced.extras());
     }
 
     private static Map<String, Object> cast(Cast cast) {

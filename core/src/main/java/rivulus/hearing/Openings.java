@@ -35,21 +35,26 @@ public final class Openings {
     private static final int WORTH_SHOWING = 2;
 
     private static final int MOST_STEPS = 40_000;
-    private static final double FAINTEST_DB = -30;
 
     private final SignalGraph graph;
     private final Positions positions;
     /// What opens each closed leg, as far as it has been asked for.
     private final Map<Leg.Govern, Optional<Setting>> openers = new IdentityHashMap<>();
 
-    private Openings(SignalGraph graph, Positions positions) {
+    private final double faintestDb;
+
+    private Openings(SignalGraph graph, Positions positions, double faintestDb) {
         this.graph = graph;
         this.positions = positions;
+        this.faintestDb = faintestDb;
     }
 
-    /// Openings in a graph, from how the knobs stand.
-    public static Openings of(SignalGraph graph, Positions positions) {
-        return new Openings(graph, positions);
+    /// Openings in a graph, from how the knobs stand, through which a source comes loud enough to
+    /// be heard.
+    ///
+    /// @param faintestDb the least that is loud enough, in dB against nominal
+    public static Openings of(SignalGraph graph, Positions positions, double faintestDb) {
+        return new Openings(graph, positions, faintestDb);
     }
 
     /// A way as far as it has been followed.
@@ -167,7 +172,7 @@ public final class Openings {
             ms += govern.governor().delayMs(stands);
         }
         double after = trail.db + db;
-        if (after < FAINTEST_DB) return null;
+        if (after < faintestDb) return null;
         return new Trail(leg.to(), leg, trail, turned, effort, after, ms);
     }
 

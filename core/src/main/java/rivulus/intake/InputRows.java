@@ -5,7 +5,6 @@ import java.util.EnumSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import rivulus.check.Severity;
 import rivulus.disk.Extras;
 import rivulus.gear.Air;
 import rivulus.gear.Catalogue;
@@ -29,6 +28,7 @@ import rivulus.show.Place;
 import rivulus.show.Ref;
 import rivulus.show.Show;
 import rivulus.words.Near;
+import rivulus.words.Severity;
 import rivulus.words.Words;
 
 /// Rows of an input list: what goes into which channel of a mixer. Gear that is not there yet is

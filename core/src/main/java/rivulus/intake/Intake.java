@@ -22,7 +22,7 @@ public final class Intake {
     /// Into a show whose templates are in the catalogue or in the show itself.
     public Intake(Show show, Catalogue catalogue, Leads leads) {
         this.show = show;
-        this.catalogue = catalogue.with(show.templates().stream().map(o -> o.template()).toList());
+        this.catalogue = show.kinds(catalogue);
         this.leads = leads;
     }
 

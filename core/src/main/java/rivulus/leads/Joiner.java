@@ -54,7 +54,7 @@ public final class Joiner {
     /// A joiner for a show whose templates are in the catalogue.
     public Joiner(Show show, Catalogue catalogue, Leads leads) {
         this.show = show;
-        this.catalogue = catalogue.with(show.templates().stream().map(o -> o.template()).toList());
+        this.catalogue = show.kinds(catalogue);
         this.leads = leads;
         reader = new LeadReader(show, catalogue, leads);
         stock = Stock.of(show, reader.all());

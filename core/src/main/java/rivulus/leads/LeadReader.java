@@ -9,7 +9,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import rivulus.check.Severity;
 import rivulus.gear.Catalogue;
 import rivulus.gear.Electric;
 import rivulus.gear.GearKind;
@@ -22,8 +21,10 @@ import rivulus.gear.Signal;
 import rivulus.gear.Template;
 import rivulus.show.Cable;
 import rivulus.show.Device;
+import rivulus.show.Limit;
 import rivulus.show.Ref;
 import rivulus.show.Show;
+import rivulus.words.Severity;
 import rivulus.words.Words;
 
 /// Reads what becomes of a signal in the leads of a show.
@@ -32,24 +33,6 @@ import rivulus.words.Words;
 /// comes in, changed by as much as the levels of its two ports differ; any other device gives what
 /// its port says.
 public final class LeadReader {
-    /// How far programme peaks lie above its nominal level, in dB.
-    static final double CREST_DB = 12;
-
-    /// An overload smaller than this is left to the gain knob.
-    private static final double SLACK_DB = 2;
-
-    /// More gain than this makes noise heard: a microphone in a line input wants 46.
-    private static final double QUIET_DB = 25;
-
-    /// More than this is taken off by a pad, not by sending less: that brings up the noise.
-    private static final double MOST_TURNED_DOWN_DB = 10;
-
-    /// An input should have at least so many times the impedance of what feeds it.
-    private static final double BRIDGING = 5;
-
-    /// A pickup that loses more than this sounds dull.
-    private static final double MOST_LOSS_DB = 3;
-
     private static final Set<GearKind> PASSIVE =
             EnumSet.of(GearKind.ADAPTER, GearKind.ISOLATOR, GearKind.CABLE);
 
@@ -62,13 +45,7 @@ public final class LeadReader {
 
     /// A reader of a show whose templates are in the catalogue.
     public LeadReader(Show show, Catalogue catalogue, Leads leads) {
-        this(
-                show,
-                catalogue.with(show.templates().stream().map(o -> o.template()).toList()),
-                leads,
-                new HashMap<>(),
-                List.of(),
-                List.of());
+        this(show, show.kinds(catalogue), leads, new HashMap<>(), List.of(), List.of());
         for (Cable cable : show.rig().cables())
             for (Ref end : List.of(cable.from(), cable.to()))
                 cables.computeIfAbsent(end, _ -> new ArrayList<>()).add(cable);
@@ -174,7 +151,7 @@ public final class LeadReader {
         if (isSpeaker(a, b) || isSpeaker(b, a)) {
             faults.add(
                     new Fault(
-                            "speaker-to-line",
+                            Fault.Kind.SPEAKER_TO_LINE,
                             Severity.DANGER,
                             "a loudspeaker output drives amplifiers' power into %s, which it can"
                                             .formatted(line(a, b).words())
@@ -190,7 +167,7 @@ public final class LeadReader {
         if (!alike) {
             faults.add(
                     new Fault(
-                            "connector",
+                            Fault.Kind.CONNECTOR,
                             Severity.PROBLEM,
                             "%s carries %s and %s carries %s"
                                     .formatted(
@@ -201,7 +178,7 @@ public final class LeadReader {
         } else if (kind.isEmpty()) {
             faults.add(
                     new Fault(
-                            "connector",
+                            Fault.Kind.CONNECTOR,
                             Severity.PROBLEM,
                             "no lead goes from %s to %s"
                                     .formatted(a.port().connector(), b.port().connector())));
@@ -256,15 +233,15 @@ public final class LeadReader {
         double level = levelAt(from, new HashSet<>()) - loss;
         if (Double.isNaN(level)) return;
         Electric in = to.port().electric();
-        double peak = Math.min(level + CREST_DB, from.port().electric().mostDbu());
+        double peak = Math.min(level + limit(Limit.CREST), from.port().electric().mostDbu());
         double headroom = in.takesMostDbu() - peak;
         passages.add(new LeadReport.Passage(from, to, level, headroom, loss));
         double pad = Math.ceil(-headroom);
-        boolean much = pad > MOST_TURNED_DOWN_DB;
-        if (!isPassive(to.device()) && headroom < -SLACK_DB) {
+        boolean much = pad > limit(Limit.TURNED_DOWN);
+        if (!isPassive(to.device()) && headroom < -limit(Limit.OVERLOAD)) {
             faults.add(
                     new Fault(
-                            "level",
+                            Fault.Kind.LEVEL,
                             much ? Severity.PROBLEM : Severity.CAUTION,
                             "%s overloads %s; it wants a pad of %s%s"
                                     .formatted(
@@ -276,10 +253,10 @@ public final class LeadReader {
                             "padDb"));
         }
         double lacking = in.takesDbu() - level;
-        if (!isPassive(to.device()) && lacking > QUIET_DB) {
+        if (!isPassive(to.device()) && lacking > limit(Limit.LACKING)) {
             faults.add(
                     new Fault(
-                            "level",
+                            Fault.Kind.LEVEL,
                             Severity.PROBLEM,
                             "%s is %s too quiet for %s, and raising it raises the noise"
                                     .formatted(signal(from), Words.db(lacking), input(to)),
@@ -291,8 +268,8 @@ public final class LeadReader {
     }
 
     /// What a load that is too low takes away, in dB: 20 log10((Zs + Zl)/Zl). An input of at least
-    /// [#BRIDGING] times the source is what levels are stated for, and loses nothing here; through
-    /// passive boxes the impedance of what is behind them is not known.
+    /// [Limit#BRIDGING] times the source is what levels are stated for, and loses nothing here;
+    /// through passive boxes the impedance of what is behind them is not known.
     private double loss(End from, End to) {
         double source = from.port().electric().ohms();
         double load = to.port().electric().ohms();
@@ -300,7 +277,7 @@ public final class LeadReader {
         if (!known || Double.isNaN(source) || Double.isNaN(load)) return 0;
         boolean drives = from.port().carries() == Signal.HEADPHONES || isSpeaker(from.port());
         boolean bothWays = from.port().takes() > 0 || to.port().gives() > 0;
-        if (drives || bothWays || load >= BRIDGING * source) return 0;
+        if (drives || bothWays || load >= limit(Limit.BRIDGING) * source) return 0;
         return 20 * Math.log10((source + load) / load);
     }
 
@@ -308,12 +285,14 @@ public final class LeadReader {
         return port.carries() == Signal.SPEAKER;
     }
 
-    private static void impedance(End from, End to, double loss, List<Fault> faults) {
+    private void impedance(End from, End to, double loss, List<Fault> faults) {
         boolean dulls = from.port().carries() == Signal.INSTRUMENT;
         faults.add(
                 new Fault(
-                        "impedance",
-                        dulls && loss > MOST_LOSS_DB ? Severity.PROBLEM : Severity.CAUTION,
+                        Fault.Kind.IMPEDANCE,
+                        dulls && loss > limit(Limit.TREBLE_LOSS)
+                                ? Severity.PROBLEM
+                                : Severity.CAUTION,
                         "%s gives from %s and %s takes with %s: %s are lost%s"
                                 .formatted(
                                         from.words(),
@@ -341,6 +320,10 @@ public final class LeadReader {
                     default -> "the " + end.port().carries().word() + " input";
                 };
         return "%s of %s".formatted(kind, end.words());
+    }
+
+    private double limit(Limit limit) {
+        return show.checks().limits().get(limit);
     }
 
     /// The level that leaves a port, in dBu; through passive boxes from where it comes.
@@ -376,14 +359,14 @@ public final class LeadReader {
         if (stereoJack && takes == 1 && to.port().electric().balanced()) {
             faults.add(
                     new Fault(
-                            "polarity",
+                            Fault.Kind.POLARITY,
                             Severity.PROBLEM,
                             "a stereo plug in a balanced input leaves only the difference of left"
                                     + " and right: voices in the middle vanish"));
         } else if (gives > takes) {
             faults.add(
                     new Fault(
-                            "channels",
+                            Fault.Kind.CHANNELS,
                             Severity.CAUTION,
                             "%d channels come and %d is taken; check that nothing is lost in mono"
                                     .formatted(gives, takes)));
@@ -398,7 +381,7 @@ public final class LeadReader {
         if (one.isEmpty() || other.isEmpty() || one.equals(other)) return;
         faults.add(
                 new Fault(
-                        "four-pole",
+                        Fault.Kind.FOUR_POLE,
                         Severity.PROBLEM,
                         "%s is wired %s and %s %s: ground and microphone change places"
                                 .formatted(a.words(), one, b.words(), other)));
@@ -412,7 +395,7 @@ public final class LeadReader {
         if (wish == Electric.Phantom.WANTS && !always && !on) {
             faults.add(
                     new Fault(
-                            "phantom",
+                            Fault.Kind.PHANTOM,
                             Severity.PROBLEM,
                             can
                                     ? "%s wants 48 V and it is off at %s"
@@ -424,7 +407,7 @@ public final class LeadReader {
         if (wish == Electric.Phantom.HARMED) {
             faults.add(
                     new Fault(
-                            "phantom",
+                            Fault.Kind.PHANTOM,
                             Severity.DANGER,
                             "48 V is on at %s and can damage %s; levels down, then switch it off"
                                     .formatted(gives.words(), wants.device().name())));
@@ -433,7 +416,7 @@ public final class LeadReader {
                 && !kind.map(LeadKind::balanced).orElse(false)) {
             faults.add(
                     new Fault(
-                            "phantom",
+                            Fault.Kind.PHANTOM,
                             Severity.DANGER,
                             "48 V is on at %s and goes through an unbalanced lead into %s"
                                     .formatted(gives.words(), wants.words())));
@@ -452,7 +435,7 @@ public final class LeadReader {
         if (kind.isEmpty() || cable.metres() <= kind.get().longestM()) return;
         faults.add(
                 new Fault(
-                        "length",
+                        Fault.Kind.LENGTH,
                         Severity.CAUTION,
                         "%s m is long for this kind of lead; %s m is about the most"
                                 .formatted(

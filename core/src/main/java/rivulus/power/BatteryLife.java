@@ -8,6 +8,8 @@ import rivulus.leads.End;
 import rivulus.leads.LeadReport;
 import rivulus.leads.Survey;
 import rivulus.show.Device;
+import rivulus.show.Limit;
+import rivulus.show.Limits;
 import rivulus.show.Ref;
 import rivulus.show.Scene;
 import rivulus.show.Show;
@@ -20,20 +22,14 @@ import rivulus.words.Words;
 /// @param wantedMinutes set-up, every scene, and an overrun; 0 where the show does not say how long
 ///     its scenes last
 /// @param swap when to swap or feed it, in words; empty where it lasts
+/// @param tight whether little is left at the end; see [Limit#BATTERY_SPARE]
 public record BatteryLife(
-        Device device, double watts, double lastsMinutes, double wantedMinutes, String swap) {
-    /// Of what a battery holds, this much comes out at the voltage that is wanted (REFERENCE).
-    public static final double EFFICIENCY = 0.85;
-
-    /// A battery that is no longer new holds this much of what it held ~.
-    public static final double AGEING = 0.8;
-
-    /// From switching on to the doors ~.
-    public static final double SET_UP_MINUTES = 60;
-
-    /// After the last scene ~.
-    public static final double OVERRUN_MINUTES = 30;
-
+        Device device,
+        double watts,
+        double lastsMinutes,
+        double wantedMinutes,
+        String swap,
+        boolean tight) {
     private static final double USB_VOLTS = 5;
 
     /// Every battery that something runs from.
@@ -70,16 +66,24 @@ public record BatteryLife(
     }
 
     private static BatteryLife of(Show show, Device device, double batteryWh, double watts) {
-        double lasts = 60 * batteryWh * EFFICIENCY * AGEING / watts;
+        Limits limits = show.checks().limits();
+        double holds = limits.get(Limit.BATTERY_EFFICIENCY) * limits.get(Limit.BATTERY_AGEING);
+        double lasts = 60 * batteryWh * holds / watts;
         double planned = show.scenes().stream().mapToDouble(Scene::minutes).sum();
-        double wanted = planned == 0 ? 0 : SET_UP_MINUTES + planned + OVERRUN_MINUTES;
+        double wanted =
+                planned == 0 ? 0 : limits.get(Limit.SET_UP) + planned + limits.get(Limit.OVERRUN);
         return new BatteryLife(
-                device, watts, lasts, wanted, lasts < wanted ? swap(show, lasts) : "");
+                device,
+                watts,
+                lasts,
+                wanted,
+                lasts < wanted ? swap(show, lasts) : "",
+                lasts < wanted * limits.get(Limit.BATTERY_SPARE));
     }
 
     /// The last moment between two scenes at which it still runs.
     private static String swap(Show show, double lasts) {
-        double into = lasts - SET_UP_MINUTES;
+        double into = lasts - show.checks().limits().get(Limit.SET_UP);
         if (into < 0) return "before the doors open";
         double at = 0;
         for (Scene scene : show.scenes()) {
@@ -93,11 +97,6 @@ public record BatteryLife(
     /// Whether it dies before the evening is over.
     public boolean dies() {
         return lastsMinutes < wantedMinutes;
-    }
-
-    /// Whether little is left at the end.
-    public boolean isTight() {
-        return lastsMinutes < wantedMinutes * 1.25;
     }
 
     /// "The battery of Recorder lasts 3.4 h".

@@ -107,7 +107,7 @@ public final class Grounds {
                 lead,
                 round,
                 round.stream().map(names::get).toList(),
-                Hum.in(lead, betweenMv(lead, round)));
+                Hum.in(lead, betweenMv(lead, round), survey.show().checks().limits()));
     }
 
     /// The voltage that drives the ring: by where its machines are plugged in.

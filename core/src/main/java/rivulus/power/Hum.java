@@ -2,6 +2,8 @@ package rivulus.power;
 
 import rivulus.gear.LeadKind;
 import rivulus.leads.LeadReport;
+import rivulus.show.Limit;
+import rivulus.show.Limits;
 
 /// How loud a ring of grounds may hum in one lead of it.
 ///
@@ -12,7 +14,8 @@ import rivulus.leads.LeadReport;
 ///
 /// @param humMv the hum that is added, in mV
 /// @param belowDb how far it lies under the signal at its nominal level, in dB
-public record Hum(double humMv, double belowDb) {
+/// @param grade how it sounds
+public record Hum(double humMv, double belowDb, Grade grade) {
     /// Between outlets of one strip, in mV ~.
     static final double SAME_STRIP_MV = 0.2;
 
@@ -42,13 +45,13 @@ public record Hum(double humMv, double belowDb) {
 
     /// How it sounds.
     public enum Grade {
-        /// Under 40 dB below the signal.
+        /// Less than [Limit#HUM_PLAIN] below the signal.
         PLAIN("hums plainly"),
-        /// 40 to 60 dB.
+        /// Less than [Limit#HUM_AUDIBLE].
         AUDIBLE("hums audibly in pauses"),
-        /// 60 to 80 dB.
+        /// Less than [Limit#HUM_FAINT].
         FAINT("may hum faintly"),
-        /// Over 80 dB.
+        /// More than that.
         INAUDIBLE("hums too little to be heard");
 
         private final String words;
@@ -66,7 +69,7 @@ public record Hum(double humMv, double belowDb) {
     /// The hum in a lead that closes a ring.
     ///
     /// @param betweenMv the voltage between the outlets of the two machines
-    static Hum in(LeadReport lead, double betweenMv) {
+    static Hum in(LeadReport lead, double betweenMv, Limits limits) {
         double metres = lead.cable().metres() == 0 ? USUAL_M : lead.cable().metres();
         double shield = CONTACT_OHMS + SHIELD_OHMS * metres;
         double hum = betweenMv * shield / (shield + REST_OHMS);
@@ -76,7 +79,8 @@ public record Hum(double humMv, double belowDb) {
                         .mapToDouble(LeadReport.Passage::arrivesDbu)
                         .min()
                         .orElse(0);
-        return new Hum(hum, 20 * Math.log10(DBU_MV * Math.pow(10, level / 20) / hum));
+        double below = 20 * Math.log10(DBU_MV * Math.pow(10, level / 20) / hum);
+        return new Hum(hum, below, grade(below, limits));
     }
 
     /// Whether a lead carries its signal balanced from end to end.
@@ -86,10 +90,14 @@ public record Hum(double humMv, double belowDb) {
                 && lead.b().port().electric().balanced();
     }
 
-    /// How it sounds.
-    public Grade grade() {
-        if (belowDb < 40) return Grade.PLAIN;
-        if (belowDb < 60) return Grade.AUDIBLE;
-        return belowDb < 80 ? Grade.FAINT : Grade.INAUDIBLE;
+    private static Grade grade(double below, Limits limits) {
+        if (below < limits.get(Limit.HUM_PLAIN)) return Grade.PLAIN;
+        if (below < limits.get(Limit.HUM_AUDIBLE)) return Grade.AUDIBLE;
+        return below < limits.get(Limit.HUM_FAINT) ? Grade.FAINT : Grade.INAUDIBLE;
+    }
+
+    /// How far it lies under the signal, to a tenth of a dB.
+    public double belowDbInTenths() {
+        return Math.round(belowDb * 10) / 10.0;
     }
 }

@@ -10,6 +10,7 @@ import rivulus.leads.End;
 import rivulus.leads.LeadReport;
 import rivulus.leads.Survey;
 import rivulus.show.Device;
+import rivulus.show.Limit;
 import rivulus.show.Ref;
 import rivulus.words.Words;
 
@@ -19,10 +20,9 @@ import rivulus.words.Words;
 /// @param drawsMa what all of it draws, phantom power included
 /// @param phantomMa how much of that is for phantom power
 /// @param givesMa what the port can give
-public record PortBudget(End host, List<String> fed, int drawsMa, int phantomMa, int givesMa) {
-    /// A USB port should not be asked for more than this share of what it can give ~.
-    private static final double USUAL_SHARE = 0.9;
-
+/// @param tight whether it comes near to giving more than it can; see [Limit#USB_SHARE]
+public record PortBudget(
+        End host, List<String> fed, int drawsMa, int phantomMa, int givesMa, boolean tight) {
     /// What phantom power adds to a bus-powered interface's draw (REFERENCE, 100 to 200 mA).
     private static final int PHANTOM_MA = 150;
 
@@ -55,8 +55,10 @@ public record PortBudget(End host, List<String> fed, int drawsMa, int phantomMa,
             draws += far.port().electric().drawsMa();
             if (hasPhantomOn(survey, far.device())) phantom += PHANTOM_MA;
         }
+        int gives = host.port().electric().givesMa();
+        double share = survey.show().checks().limits().get(Limit.USB_SHARE);
         return new PortBudget(
-                host, fed, draws + phantom, phantom, host.port().electric().givesMa());
+                host, fed, draws + phantom, phantom, gives, draws + phantom > gives * share);
     }
 
     private static boolean hasPhantomOn(Survey survey, Device device) {
@@ -81,11 +83,6 @@ public record PortBudget(End host, List<String> fed, int drawsMa, int phantomMa,
     /// Whether more is drawn than the port can give.
     public boolean isOver() {
         return marginMa() < 0;
-    }
-
-    /// Whether it comes near to that.
-    public boolean isTight() {
-        return drawsMa > givesMa * USUAL_SHARE;
     }
 
     /// "Interface draws 600 of 900 mA, 150 of them for phantom power".

@@ -9,19 +9,17 @@ import java.util.SequencedMap;
 import rivulus.check.Finding;
 import rivulus.check.Proof;
 import rivulus.check.SceneProof;
-import rivulus.cure.Cure;
-import rivulus.cure.Cured;
+import rivulus.disk.Merge;
 import rivulus.gear.Setting;
 import rivulus.hearing.Arrival;
 import rivulus.hearing.Hearing;
 import rivulus.hearing.Opening;
 import rivulus.hearing.Way;
-import rivulus.rig.RigFinding;
-import rivulus.rig.RigFix;
+import rivulus.remedy.Remedy;
+import rivulus.search.Found;
 import rivulus.show.Cable;
 import rivulus.show.Ref;
 import rivulus.show.Rig;
-import rivulus.show.Show;
 import rivulus.show.Turn;
 import rivulus.timing.DelayBudget;
 
@@ -58,99 +56,37 @@ public final class Report {
     }
 
     /// `{"findings": [{"rule", "severity", "scene", "ear", "source", "sentence", "evidence",
-    /// "fixes"}]}`.
+    /// "fixes", "allTried"}]}`.
     ///
     /// Findings of the rig hold in every scene; they are written under one.
     ///
-    /// @param cures the cures of each finding; empty where none was looked for or found
-    /// @param rig the findings of the rig with their fixes
-    /// @param scene the scene they are written under
+    /// @param remedies those of each finding
+    /// @param scene the scene that findings of the rig are written under
     public static Map<String, Object> findings(
-            Proof proof,
-            List<Finding> findings,
-            Map<Finding, Cured> cures,
-            SequencedMap<RigFinding, List<RigFix>> rig,
-            String scene) {
+            Proof proof, SequencedMap<Finding, Found<Remedy>> remedies, String scene) {
         List<Object> out = new ArrayList<>();
-        for (Finding finding : findings)
-            out.add(finding(finding, cures.getOrDefault(finding, new Cured(List.of(), false))));
-        rig.forEach((finding, fixes) -> out.add(rigFinding(proof.show(), scene, finding, fixes)));
+        remedies.forEach((finding, found) -> out.add(finding(finding, found, scene)));
         return map("show", proof.show().title(), "findings", out);
     }
 
-    private static Map<String, Object> rigFinding(
-            Show show, String scene, RigFinding finding, List<RigFix> fixes) {
-        Map<String, Object> evidence = new LinkedHashMap<>();
-        finding.figures().forEach((name, value) -> evidence.put(name, number(value)));
-        evidence.put("about", finding.about());
-        evidence.put("ways", List.of());
-        return map(
-                "rule",
-                finding.rule(),
-                "severity",
-                finding.severity().word(),
-                "scene",
-                scene,
-                "ear",
-                null,
-                "source",
-                null,
-                "sentence",
-                finding.sentence(),
-                "evidence",
-                evidence,
-                "fixes",
-                fixes.stream().map(fix -> rigFix(show, fix)).toList());
-    }
-
-    private static Map<String, Object> rigFix(Show show, RigFix fix) {
-        Rig was = show.rig();
-        Rig is = fix.after().rig();
-        List<Map<String, Object>> joins =
-                is.cables().stream()
-                        .filter(c -> !was.cables().contains(c))
-                        .map(
-                                c ->
-                                        map(
-                                                "lead",
-                                                c.id(),
-                                                "from",
-                                                c.from().toString(),
-                                                "to",
-                                                c.to().toString()))
-                        .toList();
-        return map(
-                "sentence", fix.sentence(),
-                "turns", fix.turns().stream().map(Report::turn).toList(),
-                "unjoins",
-                        was.cables().stream()
-                                .filter(c -> !is.cables().contains(c))
-                                .map(Cable::id)
-                                .toList(),
-                "boxes",
-                        is.devices().stream()
-                                .filter(d -> was.device(d.id()).isEmpty())
-                                .map(d -> map("device", d.id(), "template", d.template()))
-                                .toList(),
-                "joins", joins);
-    }
-
-    private static Map<String, Object> finding(Finding finding, Cured cures) {
+    private static Map<String, Object> finding(
+            Finding finding, Found<Remedy> remedies, String scene) {
         return map(
                 "rule", finding.rule(),
                 "severity", finding.severity().word(),
-                "scene", finding.scene(),
+                "scene", finding.isOfTheRig() ? scene : finding.scene(),
                 "ear", finding.ear().orElse(null),
                 "source", finding.source().orElse(null),
                 "sentence", finding.sentence(),
                 "evidence", evidence(finding),
-                "fixes", cures.cures().stream().map(Report::cure).toList(),
-                "allTried", cures.ended());
+                "fixes", remedies.stream().map(Report::remedy).toList(),
+                "allTried", remedies.complete());
     }
 
     private static Map<String, Object> evidence(Finding finding) {
         Map<String, Object> evidence = new LinkedHashMap<>();
         finding.figures().forEach((name, value) -> evidence.put(name, number(value)));
+        if (finding.isOfTheRig()) evidence.put("about", finding.gear());
         evidence.put("ways", finding.evidence().ways().stream().map(Report::shortWay).toList());
         return evidence;
     }
@@ -159,20 +95,46 @@ public final class Report {
         return map("way", way.words(), "levelDb", number(way.levelDb()), "ms", number(way.ms()));
     }
 
-    private static Map<String, Object> cure(Cure cure) {
+    private static Map<String, Object> remedy(Remedy remedy) {
+        Rig was = remedy.change().before().rig();
+        Rig is = remedy.change().after().rig();
         return map(
-                "sentence", cure.sentence(),
-                "turns", cure.turns().stream().map(Report::turn).toList(),
+                "sentence",
+                remedy.sentence(),
+                "turns",
+                remedy.turns().stream().map(Report::turn).toList(),
+                "unjoins",
+                was.cables().stream().filter(c -> !is.cables().contains(c)).map(Cable::id).toList(),
+                "boxes",
+                is.devices().stream()
+                        .filter(d -> was.device(d.id()).isEmpty())
+                        .map(d -> map("device", d.id(), "template", d.template()))
+                        .toList(),
+                "joins",
+                is.cables().stream()
+                        .filter(c -> !was.cables().contains(c))
+                        .map(Report::join)
+                        .toList(),
+                "changes",
+                remedy.change().differences().stream().map(Report::difference).toList(),
                 "effects",
-                        cure.effects().stream()
-                                .map(
-                                        effect ->
-                                                map(
-                                                        "scene",
-                                                        effect.scene(),
-                                                        "sentence",
-                                                        effect.words() + "."))
-                                .toList());
+                remedy.effects().stream()
+                        .map(e -> map("scene", e.scene(), "sentence", e.words() + "."))
+                        .toList());
+    }
+
+    private static Map<String, Object> join(Cable cable) {
+        return map(
+                "lead", cable.id(),
+                "from", cable.from().toString(),
+                "to", cable.to().toString());
+    }
+
+    private static Map<String, Object> difference(Merge.Difference one) {
+        return map(
+                "path", one.path(),
+                "before", one.before().orElse(null),
+                "after", one.after().orElse(null));
     }
 
     private static Map<String, Object> turn(Turn turn) {

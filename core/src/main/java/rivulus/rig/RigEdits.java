@@ -42,7 +42,7 @@ public final class RigEdits {
     /// Edits of a show whose templates are in the catalogue.
     public RigEdits(Show show, Catalogue catalogue) {
         this.show = show;
-        this.catalogue = catalogue.with(show.templates().stream().map(o -> o.template()).toList());
+        this.catalogue = show.kinds(catalogue);
     }
 
     /// Adds a device.

@@ -4,12 +4,12 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
-import rivulus.check.Limits;
 import rivulus.check.Proof;
 import rivulus.check.SceneProof;
 import rivulus.computer.ComputerReport;
 import rivulus.leads.Survey;
 import rivulus.show.Device;
+import rivulus.show.Limit;
 import rivulus.show.Ref;
 import rivulus.signal.KnobUse;
 import rivulus.words.Words;
@@ -43,7 +43,7 @@ final class ComputerSheets {
 
     private static long heard(SceneProof scene) {
         return scene.all().stream()
-                .filter(cell -> cell.hearing().levelDb() > Limits.USUAL.heardDb())
+                .filter(cell -> cell.hearing().levelDb() > scene.limit(Limit.HEARD))
                 .count();
     }
 

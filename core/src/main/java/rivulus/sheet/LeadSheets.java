@@ -7,24 +7,24 @@ import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import rivulus.chart.RigDrawing;
+import rivulus.check.Proof;
 import rivulus.gear.LeadKind;
 import rivulus.leads.Fault;
 import rivulus.leads.LeadReport;
 import rivulus.leads.Survey;
-import rivulus.rig.RigProof;
 import rivulus.show.Device;
 import rivulus.show.Role;
 import rivulus.words.Words;
 
 /// What has to be laid, labelled, bought and packed.
 final class LeadSheets {
-    private final RigProof rig;
+    private final Proof proof;
     private final Survey survey;
     private final Map<String, String> tags;
 
-    LeadSheets(RigProof rig) {
-        this.rig = rig;
-        survey = rig.survey();
+    LeadSheets(Proof proof) {
+        this.proof = proof;
+        survey = proof.survey();
         tags = RigDrawing.tags(survey);
     }
 
@@ -56,7 +56,7 @@ final class LeadSheets {
                             owned(lead),
                             arrives(lead)));
         List<String> troubles =
-                rig.findings().stream()
+                proof.ofTheRig().stream()
                         .map(f -> Words.sentence(f.severity().word()) + ": " + f.sentence())
                         .toList();
         return new Part.Table(

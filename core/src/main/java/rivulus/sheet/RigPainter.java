@@ -2,7 +2,7 @@ package rivulus.sheet;
 
 import rivulus.chart.RigDrawing;
 import rivulus.chart.RigLayer;
-import rivulus.check.Severity;
+import rivulus.words.Severity;
 
 /// Paints the drawing of a rig for print: every lead in ink, boxes on white, severities by shape.
 final class RigPainter {

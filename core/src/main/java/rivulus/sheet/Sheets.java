@@ -13,9 +13,8 @@ import rivulus.check.Proof;
 import rivulus.gear.Catalogue;
 import rivulus.gear.Power;
 import rivulus.leads.Survey;
-import rivulus.rig.RigProof;
 import rivulus.show.Device;
-import rivulus.timing.BufferAdvice;
+import rivulus.show.Limit;
 import rivulus.words.Words;
 
 /// Draws up the sheets of a proven rig.
@@ -52,20 +51,17 @@ public final class Sheets {
     }
 
     private final Proof proof;
-    private final RigProof rig;
     private final Survey survey;
     private final Catalogue catalogue;
     private final LeadSheets leads;
     private final ComputerSheets computers;
 
     /// Sheets of a show whose templates are in the catalogue.
-    public Sheets(Proof proof, RigProof rig, Catalogue catalogue) {
+    public Sheets(Proof proof, Catalogue catalogue) {
         this.proof = proof;
-        this.rig = rig;
-        this.survey = rig.survey();
-        this.catalogue =
-                catalogue.with(proof.show().templates().stream().map(o -> o.template()).toList());
-        leads = new LeadSheets(rig);
+        this.survey = proof.survey();
+        this.catalogue = proof.show().kinds(catalogue);
+        leads = new LeadSheets(proof);
         computers = new ComputerSheets(proof, survey);
     }
 
@@ -118,7 +114,7 @@ public final class Sheets {
                             "Numbers are those of the lead list. Filled triangle: danger; filled"
                                     + " diamond: problem; open diamond: caution.";
                 };
-        return new Part.Drawing(RigDrawing.of(rig, Lit.NOTHING, layer, WIDTH), about);
+        return new Part.Drawing(RigDrawing.of(proof, Lit.NOTHING, layer, WIDTH), about);
     }
 
     /// What every machine runs on, budgets, batteries, who goes dark; then rings of grounds.
@@ -127,12 +123,12 @@ public final class Sheets {
         parts.add(machines());
         RigPages pages =
                 new RigPages(
-                        rig,
+                        proof,
                         proof.scenes().getFirst(),
                         catalogue,
                         Optional.empty(),
                         Optional.empty(),
-                        BufferAdvice.USUAL_WANTED_MS);
+                        proof.show().checks().limits().get(Limit.OWN_VOICE));
         for (RigLayer layer : List.of(RigLayer.POWER, RigLayer.EARTHS)) {
             if (layer == RigLayer.EARTHS && !survey.devices().isEmpty()) parts.add(drawing(layer));
             for (RigPage.Section section : pages.of(layer).sections()) parts.add(table(section));

@@ -6,11 +6,13 @@ import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.function.UnaryOperator;
 import rivulus.disk.Extras;
+import rivulus.gear.Catalogue;
 import rivulus.gear.Keyed;
 import rivulus.gear.Setting;
 
 /// The show document.
 ///
+/// @param checks how it wants to be judged
 /// @param templates gear that is kept with the show beside the shipped catalogue
 public record Show(
         String title,
@@ -20,6 +22,7 @@ public record Show(
         Rig rig,
         Rundown rundown,
         List<OwnTemplate> templates,
+        Checks checks,
         Extras extras) {
     /// The version of the file format that this program writes.
     public static final int VERSION = 1;
@@ -42,6 +45,7 @@ public record Show(
                 new Rig(List.of(), List.of(), List.of(), Extras.NONE),
                 new Rundown(List.of(), List.of(Scene.only()), List.of()),
                 List.of(),
+                Checks.USUAL,
                 Extras.NONE);
     }
 
@@ -57,6 +61,7 @@ public record Show(
                 parts.rig,
                 parts.rundown,
                 parts.templates,
+                parts.checks,
                 extras);
     }
 
@@ -69,6 +74,7 @@ public record Show(
         Rig rig;
         Rundown rundown;
         List<OwnTemplate> templates;
+        Checks checks;
 
         Parts(Show show) {
             title = show.title;
@@ -78,6 +84,7 @@ public record Show(
             rig = show.rig;
             rundown = show.rundown;
             templates = show.templates;
+            checks = show.checks;
         }
     }
 
@@ -126,6 +133,11 @@ public record Show(
         int n = from;
         while (has(begins + "-" + n)) n++;
         return begins + "-" + n;
+    }
+
+    /// The kinds of gear there are for it: those that ship, and its own.
+    public Catalogue kinds(Catalogue shipped) {
+        return shipped.with(templates.stream().map(OwnTemplate::template).toList());
     }
 
     /// The sources that somebody is meant to hear.
@@ -188,6 +200,11 @@ public record Show(
     /// The show with other wishes, scenes and mute keys.
     public Show withRundown(Rundown newRundown) {
         return but(show -> show.rundown = newRundown);
+    }
+
+    /// The show judged otherwise.
+    public Show withChecks(Checks newChecks) {
+        return but(show -> show.checks = newChecks);
     }
 
     /// The show with another brief.

@@ -53,8 +53,7 @@ public final class Compiler {
     ///
     /// @throws IllegalArgumentException if a device's template is not in the catalogue
     public static SignalGraph compile(Show show, Catalogue catalogue) {
-        Catalogue all =
-                catalogue.with(show.templates().stream().map(own -> own.template()).toList());
+        Catalogue all = show.kinds(catalogue);
         return new Compiler(show, all).graph();
     }
 

@@ -25,9 +25,6 @@ public record BufferAdvice(
     /// The role of a buffer size among knobs.
     public static final Knob.Role ROLE = Knob.Role.BUFFER;
 
-    /// Under this a singer hears themself as if direct ~ (REFERENCE, own voice).
-    public static final double USUAL_WANTED_MS = 10;
-
     private static final double NOMINAL_RATE_HZ = 48_000;
     private static final int WAYS_LOOKED_AT = 6;
 

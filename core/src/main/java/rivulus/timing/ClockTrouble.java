@@ -2,13 +2,13 @@ package rivulus.timing;
 
 import java.util.ArrayList;
 import java.util.List;
-import rivulus.check.Severity;
 import rivulus.computer.Picked;
 import rivulus.gear.Picker;
 import rivulus.gear.Template;
 import rivulus.leads.Survey;
 import rivulus.show.Device;
 import rivulus.show.Ref;
+import rivulus.words.Severity;
 import rivulus.words.Words;
 
 /// A rate or a clock that does not fit along a digital path.

@@ -3,21 +3,23 @@ package rivulus.timing;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import rivulus.check.Names;
 import rivulus.check.SceneProof;
-import rivulus.check.Severity;
 import rivulus.gear.Delay;
 import rivulus.gear.Knob;
 import rivulus.hearing.Way;
 import rivulus.hearing.Ways;
 import rivulus.leads.Survey;
 import rivulus.show.Ear;
+import rivulus.show.Limit;
+import rivulus.show.Limits;
+import rivulus.show.Names;
 import rivulus.show.Person;
 import rivulus.show.Playback;
 import rivulus.show.Ref;
 import rivulus.show.Source;
 import rivulus.signal.KnobUse;
 import rivulus.signal.Leg;
+import rivulus.words.Severity;
 import rivulus.words.Words;
 
 /// Sound against picture at one ear of the public: a voice in front of a camera, or a player whose
@@ -25,28 +27,9 @@ import rivulus.words.Words;
 ///
 /// @param sound the delay of the strongest way of the sound
 /// @param knobs what delays that sound and can be turned
+/// @param limits where the lines are drawn
 public record PictureSync(
-        PictureWay picture, Ear ear, Source source, Delay sound, List<Ref> knobs) {
-    /// ITU-R BT.1359-1: detectable when sound is early by more, in ms.
-    public static final double DETECT_EARLY_MS = 45;
-
-    /// ITU-R BT.1359-1: detectable when sound is late by more, in ms.
-    public static final double DETECT_LATE_MS = 125;
-
-    /// ITU-R BT.1359-1: unacceptable when sound is early by more, in ms.
-    public static final double WORST_EARLY_MS = 90;
-
-    /// ITU-R BT.1359-1: unacceptable when sound is late by more, in ms.
-    public static final double WORST_LATE_MS = 185;
-
-    /// EBU R 37: what the whole chain should keep to, sound early, in ms.
-    public static final double CHAIN_EARLY_MS = 40;
-
-    /// EBU R 37: what the whole chain should keep to, sound late, in ms.
-    public static final double CHAIN_LATE_MS = 60;
-
-    private static final double HEARD_DB = -30;
-
+        PictureWay picture, Ear ear, Source source, Delay sound, List<Ref> knobs, Limits limits) {
     public PictureSync {
         knobs = List.copyOf(knobs);
     }
@@ -63,7 +46,9 @@ public record PictureSync(
                                         .anyMatch(at -> at.device().equals(picture.program().id()));
                 if (!here) continue;
                 for (SceneProof.Heard cell : scene.of(ear.id())) {
-                    boolean heard = cell.hearing().levelDb() > HEARD_DB;
+                    boolean heard =
+                            cell.hearing().levelDb()
+                                    > scene.show().checks().limits().get(Limit.HEARD);
                     if (heard && isSeen(picture, cell.source()))
                         of(scene, picture, ear, cell.source()).ifPresent(all::add);
                 }
@@ -93,7 +78,8 @@ public record PictureSync(
                                         ear,
                                         source,
                                         new Delay(way.ms(), way.minMs(), way.maxMs()),
-                                        delayKnobs(scene, way)));
+                                        delayKnobs(scene, way),
+                                        scene.show().checks().limits()));
     }
 
     private static List<Ref> delayKnobs(SceneProof scene, Way way) {
@@ -123,13 +109,15 @@ public record PictureSync(
 
     /// How bad it is; empty within EBU R 37.
     public Optional<Severity> severity() {
-        double offset = offsetMs();
-        if (offset < -WORST_EARLY_MS || offset > WORST_LATE_MS)
+        if (isPast(Limit.PICTURE_EARLY_BAD, Limit.PICTURE_LATE_BAD))
             return Optional.of(Severity.PROBLEM);
-        if (offset < -DETECT_EARLY_MS || offset > DETECT_LATE_MS)
-            return Optional.of(Severity.CAUTION);
-        if (offset < -CHAIN_EARLY_MS || offset > CHAIN_LATE_MS) return Optional.of(Severity.NOTE);
+        if (isPast(Limit.PICTURE_EARLY, Limit.PICTURE_LATE)) return Optional.of(Severity.CAUTION);
+        if (isPast(Limit.CHAIN_EARLY, Limit.CHAIN_LATE)) return Optional.of(Severity.NOTE);
         return Optional.empty();
+    }
+
+    private boolean isPast(Limit early, Limit late) {
+        return offsetMs() < -limits.get(early) || offsetMs() > limits.get(late);
     }
 
     /// "On the stream, Maren's lips are 84 ms behind her voice (20 to 190)".

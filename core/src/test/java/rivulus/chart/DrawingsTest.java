@@ -12,10 +12,10 @@ import org.junit.jupiter.params.provider.ValueSource;
 import rivulus.check.Demo;
 import rivulus.check.Proof;
 import rivulus.check.SceneProof;
-import rivulus.check.Severity;
 import rivulus.check.Verdict;
 import rivulus.show.Ear;
 import rivulus.show.Source;
+import rivulus.words.Severity;
 
 class DrawingsTest {
     private static final double WIDTH = 560;

@@ -16,26 +16,23 @@ import rivulus.check.Demo;
 import rivulus.check.Proof;
 import rivulus.check.RigText;
 import rivulus.check.SceneProof;
-import rivulus.check.Severity;
 import rivulus.file.DemoShows;
 import rivulus.file.Templates;
 import rivulus.leads.Survey;
 import rivulus.power.Grounds;
 import rivulus.rig.RigEdits;
-import rivulus.rig.RigProof;
-import rivulus.rig.RigProver;
 import rivulus.show.Device;
+import rivulus.show.Limit;
 import rivulus.show.Show;
-import rivulus.timing.BufferAdvice;
+import rivulus.words.Severity;
 
 class RigDrawingTest {
     private static final double WIDTH = 660;
-    private static final RigProver RIGS = new RigProver(Demo.PROVER, Templates.leads());
 
-    private record Proven(Proof proof, RigProof rig) {
+    private record Proven(Proof proof) {
         static Proven of(Show show) {
             Proof proof = Demo.PROVER.prove(show);
-            return new Proven(proof, RIGS.prove(proof));
+            return new Proven(proof);
         }
 
         SceneProof scene() {
@@ -43,17 +40,17 @@ class RigDrawingTest {
         }
 
         RigDrawing drawing(Lit lit, RigLayer layer) {
-            return RigDrawing.of(rig, lit, layer, WIDTH);
+            return RigDrawing.of(proof, lit, layer, WIDTH);
         }
 
         RigPage page(RigLayer layer) {
             return new RigPages(
-                            rig,
+                            proof,
                             scene(),
                             Demo.PROVER.catalogue(),
                             Optional.empty(),
                             Optional.empty(),
-                            BufferAdvice.USUAL_WANTED_MS)
+                            Limit.OWN_VOICE.usual())
                     .of(layer);
         }
     }
@@ -75,7 +72,7 @@ class RigDrawingTest {
     void everyMachineHasOneBoxInABandAndNoTwoOverlap(String name, RigLayer layer, Proven proven) {
         RigDrawing drawing = proven.drawing(Lit.NOTHING, layer);
         List<String> machines =
-                proven.rig().show().rig().devices().stream()
+                proven.proof().show().rig().devices().stream()
                         .filter(device -> device.on().isEmpty())
                         .map(Device::id)
                         .toList();
@@ -183,13 +180,13 @@ class RigDrawingTest {
         RigDrawing drawing = LANTERN.drawing(Lit.NOTHING, RigLayer.EARTHS);
         for (RigDrawing.Box box : drawing.boxes())
             assertThat(box.marked())
-                    .isEqualTo(Grounds.isEarthed(LANTERN.rig().survey(), box.device()));
+                    .isEqualTo(Grounds.isEarthed(LANTERN.proof().survey(), box.device()));
         List<String> letters =
                 drawing.leads().stream()
                         .filter(line -> line.state() == RigDrawing.Line.State.RING)
                         .map(RigDrawing.Line::tag)
                         .toList();
-        assertThat(letters).hasSameSizeAs(Grounds.rings(LANTERN.rig().survey()));
+        assertThat(letters).hasSameSizeAs(Grounds.rings(LANTERN.proof().survey()));
         assertThat(letters).contains("A");
     }
 
@@ -259,7 +256,7 @@ class RigDrawingTest {
                         .orElseThrow();
         assertThat(plan.text()).contains("nothing that costs less does");
         Proven after = Proven.of(plan.edit().orElseThrow().after());
-        assertThat(Grounds.rings(after.rig().survey())).isEmpty();
+        assertThat(Grounds.rings(after.proof().survey())).isEmpty();
         assertThat(text(page)).contains("Never lifted", "licensed electrician");
     }
 
@@ -269,12 +266,12 @@ class RigDrawingTest {
         var ear = tales.show().ear("nadia");
         RigPage late =
                 new RigPages(
-                                LANTERN.rig(),
+                                LANTERN.proof(),
                                 tales,
                                 Demo.PROVER.catalogue(),
                                 ear,
                                 Optional.empty(),
-                                BufferAdvice.USUAL_WANTED_MS)
+                                Limit.OWN_VOICE.usual())
                         .of(RigLayer.TIME);
         assertThat(text(late))
                 .contains(
@@ -296,7 +293,7 @@ class RigDrawingTest {
     @Test
     void whatIsNewToTheRigLeavesTheOthersInTheirColumns() {
         Show more =
-                new RigEdits(LANTERN.rig().show(), Demo.PROVER.catalogue())
+                new RigEdits(LANTERN.proof().show(), Demo.PROVER.catalogue())
                         .add("pocket-recorder", "workroom")
                         .after();
         RigDrawing before = LANTERN.drawing(Lit.NOTHING, RigLayer.LEADS);
@@ -310,7 +307,7 @@ class RigDrawingTest {
     @Test
     void theDrawingIsAsWideAsItIsAskedToBe() {
         for (double width : new double[] {420, 660, 1100}) {
-            RigDrawing drawing = RigDrawing.of(LANTERN.rig(), Lit.NOTHING, RigLayer.LEADS, width);
+            RigDrawing drawing = RigDrawing.of(LANTERN.proof(), Lit.NOTHING, RigLayer.LEADS, width);
             assertThat(drawing.width()).isCloseTo(width, within(1e-9));
             for (RigDrawing.Box box : drawing.boxes())
                 assertThat(box.x() + box.width()).isLessThanOrEqualTo(width);

@@ -13,6 +13,7 @@ import rivulus.show.Rig;
 import rivulus.show.Show;
 import rivulus.show.Wish;
 import rivulus.show.WishChange;
+import rivulus.words.Severity;
 
 class ChecksTest {
     private static Finding only(Show show, String rule) {

@@ -2,15 +2,14 @@ package rivulus.check;
 
 import java.util.List;
 import rivulus.file.DemoShows;
-import rivulus.file.Templates;
 import rivulus.gear.Setting;
+import rivulus.rule.Rules;
 import rivulus.show.Ref;
 import rivulus.show.Show;
 
 /// The shows of the demo world, to be turned wrong in tests.
 public final class Demo {
-    public static final Prover PROVER =
-            Prover.of(Templates.shipped(), Templates.briefDefaults(), Limits.USUAL);
+    public static final Prover PROVER = Rules.prover();
 
     private Demo() {}
 
@@ -47,9 +46,9 @@ public final class Demo {
         return show.withKnob(Ref.of(knob), new Setting.Switch(on));
     }
 
-    /// Everything wrong, as "rule ear source", each once.
+    /// Everything wrong with what is heard, as "rule ear source", each once.
     public static List<String> findings(Show show) {
-        return PROVER.prove(show).findings().stream()
+        return PROVER.prove(show).heard().stream()
                 .map(f -> (f.rule() + " " + f.key().ear() + " " + f.key().source()).strip())
                 .distinct()
                 .toList();

@@ -3,14 +3,13 @@ package rivulus.check;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import org.junit.jupiter.api.Test;
-import rivulus.cure.Cure;
-import rivulus.cure.Cures;
 import rivulus.file.DemoShows;
-import rivulus.file.Templates;
+import rivulus.remedy.Remedies;
+import rivulus.remedy.Remedy;
+import rivulus.rule.Rules;
 
 class EchoTest {
-    private final Prover prover =
-            Prover.of(Templates.shipped(), Templates.briefDefaults(), Limits.USUAL);
+    private final Prover prover = Rules.prover();
 
     @Test
     void aFeedOfEverythingGivesACallerHerselfBackAndMixMinusCuresIt() {
@@ -27,8 +26,8 @@ class EchoTest {
                             assertThat(finding.evidence().ways().getFirst().words())
                                     .contains("Show desk, USB 1 chat → Call program");
                         });
-        Cure best = Cures.of(prover, proof, proof.findings().getFirst(), 3).cures().getFirst();
+        Remedy best = Remedies.of(prover, proof, proof.heard().getFirst(), 3).all().getFirst();
         assertThat(best.sentence()).isEqualTo("Set Show desk · USB 1 chat feed to mix-minus.");
-        assertThat(best.after().findings()).isEmpty();
+        assertThat(best.after().heard()).isEmpty();
     }
 }

@@ -16,8 +16,7 @@ class FailureTest {
     private Failure failure(String scene, String device) {
         return Failure.of(
                 lantern.scene(scene).orElseThrow(),
-                lantern.show().rig().device(device).orElseThrow(),
-                Limits.USUAL);
+                lantern.show().rig().device(device).orElseThrow());
     }
 
     private static List<String> lost(Failure failure, String ear) {
@@ -74,7 +73,7 @@ class FailureTest {
         Proof proof = Demo.PROVER.prove(Demo.show(name));
         SceneProof scene = proof.scenes().getFirst();
         for (Device device : proof.show().rig().devices()) {
-            Failure failure = Failure.of(scene, device, Limits.USUAL);
+            Failure failure = Failure.of(scene, device);
             assertThat(failure.words()).endsWith(".").doesNotContain("null");
             for (Losses.Loss loss : failure.losses().all()) {
                 for (Source source : loss.lost())

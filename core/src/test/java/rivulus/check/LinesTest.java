@@ -7,12 +7,13 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import rivulus.cure.Effect;
 import rivulus.disk.FileTrouble;
 import rivulus.file.ShowFile;
 import rivulus.gear.Setting;
 import rivulus.hearing.Openings;
 import rivulus.hearing.Ways;
+import rivulus.remedy.Effect;
+import rivulus.show.Limit;
 import rivulus.show.Ref;
 import rivulus.show.Show;
 
@@ -144,7 +145,10 @@ class LinesTest {
                         "{\"id\": \"last\", \"label\": \"last\", \"kind\": \"level\", \"standing\": \"off\"}",
                         "");
         var live = Demo.PROVER.prove(show).scenes().getFirst().tracer().live();
-        assertThat(Openings.of(live.graph(), live.positions()).nearest("music", "stream", 1).all())
+        assertThat(
+                        Openings.of(live.graph(), live.positions(), Limit.HEARD.usual())
+                                .nearest("music", "stream", 1)
+                                .all())
                 .singleElement()
                 .satisfies(opening -> assertThat(opening.turns()).hasSize(1));
     }
@@ -167,7 +171,7 @@ class LinesTest {
     @Test
     void anEarOrASourceThatIsNotThereIsTold() {
         var live = Demo.PROVER.prove(Demo.show("first-call")).scenes().getFirst().tracer().live();
-        Openings openings = Openings.of(live.graph(), live.positions());
+        Openings openings = Openings.of(live.graph(), live.positions(), Limit.HEARD.usual());
         assertThatThrownBy(() -> openings.nearest("nadia", "nobody", 1).all())
                 .isInstanceOf(IllegalArgumentException.class)
                 .hasMessage("there is no ear \"nobody\"");

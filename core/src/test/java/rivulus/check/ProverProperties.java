@@ -10,12 +10,13 @@ import java.util.stream.Collectors;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.ShrinkingMode;
-import rivulus.cure.Cure;
-import rivulus.cure.Cures;
 import rivulus.gear.Knob;
 import rivulus.gear.Setting;
 import rivulus.hearing.Opening;
 import rivulus.hearing.Openings;
+import rivulus.remedy.Remedies;
+import rivulus.remedy.Remedy;
+import rivulus.show.Limit;
 import rivulus.show.Show;
 import rivulus.signal.KnobUse;
 
@@ -89,8 +90,8 @@ class ProverProperties {
         Show wrong = turned(new Random(seed), 1);
         Proof proof = Demo.PROVER.prove(wrong, PROVEN);
         for (Trouble trouble : Trouble.of(proof).stream().limit(2).toList()) {
-            for (Cure cure : Cures.of(Demo.PROVER, proof, trouble, 2, () -> false).cures()) {
-                Set<Finding.Key> after = keys(Demo.PROVER.prove(wrong.with(cure.turns())));
+            for (Remedy cure : Remedies.of(Demo.PROVER, proof, trouble, 2, () -> false).all()) {
+                Set<Finding.Key> after = keys(Demo.PROVER.prove(cure.change().after()));
                 assertThat(after)
                         .doesNotContainAnyElementsOf(
                                 trouble.findings().stream().map(Finding::key).toList());
@@ -112,7 +113,7 @@ class ProverProperties {
                             String source = cell.source().id();
                             String ear = cell.ear().id();
                             for (Opening opening :
-                                    Openings.of(live.graph(), live.positions())
+                                    Openings.of(live.graph(), live.positions(), Limit.HEARD.usual())
                                             .nearest(source, ear, 1)
                                             .all()) {
                                 Show opened = proof.show();

@@ -9,6 +9,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
 import rivulus.file.DemoShows;
+import rivulus.rule.Rules;
 import rivulus.show.Ear;
 import rivulus.show.Show;
 
@@ -38,8 +39,8 @@ class VerdictsTest {
     void everyFindingIsASentenceWithItsFigures(String name) {
         for (Finding finding : Demo.PROVER.prove(Demo.show(name)).findings()) {
             assertThat(finding.sentence()).endsWith(".").doesNotContain("null", "NaN", "  ");
-            assertThat(finding.figures()).isNotEmpty();
-            assertThat(Prover.rules()).contains(finding.rule());
+            if (!finding.isOfTheRig()) assertThat(finding.figures()).isNotEmpty();
+            assertThat(Rules.ids()).contains(finding.rule());
         }
     }
 
@@ -53,7 +54,7 @@ class VerdictsTest {
         assertThat(troubles).extracting(Trouble::id).doesNotHaveDuplicates();
         assertThat(troubles).extracting(Trouble::severity).isSorted();
         for (Trouble trouble : troubles) {
-            assertThat(trouble.scenes()).isNotEmpty();
+            assertThat(trouble.scenes().isEmpty()).isEqualTo(trouble.first().isOfTheRig());
             assertThat(trouble.headline()).isNotBlank();
         }
     }

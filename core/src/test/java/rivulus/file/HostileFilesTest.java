@@ -18,7 +18,6 @@ import org.junit.jupiter.params.provider.MethodSource;
 import rivulus.check.Demo;
 import rivulus.disk.FileTrouble;
 import rivulus.gear.Catalogue;
-import rivulus.rig.RigProver;
 import rivulus.show.Show;
 
 /// Files that were made to make the program fall over.
@@ -48,7 +47,6 @@ class HostileFilesTest {
         assertThat(ShowFile.again(show, CATALOGUE)).isEqualTo(show);
         var proof = Demo.PROVER.prove(show);
         proof.findings();
-        new RigProver(Demo.PROVER, Templates.leads()).prove(proof).findings();
     }
 
     static Stream<Arguments> refused() {

@@ -15,7 +15,6 @@ import rivulus.check.RigText;
 import rivulus.disk.FileTrouble;
 import rivulus.file.DemoShows;
 import rivulus.file.Templates;
-import rivulus.rig.RigProver;
 import rivulus.sheet.Sheets;
 import rivulus.show.Device;
 import rivulus.show.Ref;
@@ -204,8 +203,7 @@ class IntakeTest {
 
     private static String leadList(Show show) {
         var proof = Demo.PROVER.prove(show);
-        var rig = new RigProver(Demo.PROVER, Templates.leads()).prove(proof);
-        return new Sheets(proof, rig, Demo.PROVER.catalogue()).of(Sheets.Kind.LEADS).csv();
+        return new Sheets(proof, Demo.PROVER.catalogue()).of(Sheets.Kind.LEADS).csv();
     }
 
     @ParameterizedTest

@@ -9,7 +9,6 @@ import java.util.SequencedMap;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import rivulus.check.Severity;
 import rivulus.disk.Extras;
 import rivulus.file.Templates;
 import rivulus.gear.Setting;
@@ -18,6 +17,7 @@ import rivulus.show.Device;
 import rivulus.show.Ref;
 import rivulus.show.Rig;
 import rivulus.show.Show;
+import rivulus.words.Severity;
 
 /// What arrives in single leads, figure by figure.
 class LeadReaderTest {
@@ -99,13 +99,13 @@ class LeadReaderTest {
         assertThat(read("dynamic-mic", "out", "interface-2", "in1", true, 2).faults()).isEmpty();
         LeadReport unbalanced = read("de-embedder", "line", "interface-2", "in1", true, 2);
         assertThat(unbalanced.faults())
-                .anyMatch(f -> f.rule().equals("phantom") && f.severity() == Severity.DANGER);
+                .anyMatch(f -> f.kind() == Fault.Kind.PHANTOM && f.severity() == Severity.DANGER);
     }
 
     @Test
     void aCondenserIsDeadWithoutPhantomPower() {
         assertThat(read("condenser-mic", "out", "interface-2", "in1").faults())
-                .extracting(Fault::rule)
+                .extracting(fault -> fault.kind().word())
                 .containsExactly("phantom");
         assertThat(read("condenser-mic", "out", "interface-2", "in1", true, 2).faults()).isEmpty();
     }
@@ -127,10 +127,10 @@ class LeadReaderTest {
     @Test
     void aStereoPlugInAMonoBalancedInputIsAProblemAndInAMonoUnbalancedOneACaution() {
         assertThat(read("laptop", "line-out", "show-desk", "mic1").faults())
-                .extracting(Fault::rule)
+                .extracting(fault -> fault.kind().word())
                 .contains("polarity");
         assertThat(read("laptop", "line-out", "direct-box", "in").faults())
-                .extracting(Fault::rule)
+                .extracting(fault -> fault.kind().word())
                 .containsExactly("channels");
     }
 
@@ -139,14 +139,16 @@ class LeadReaderTest {
         LeadReport none = read("dynamic-mic", "out", "camera", "hdmi");
         assertThat(none.kind()).isEmpty();
         assertThat(none.kindInWords()).isEqualTo("no such lead");
-        assertThat(none.faults().getFirst().rule()).isEqualTo("connector");
+        assertThat(none.faults().getFirst().kind()).isEqualTo(Fault.Kind.CONNECTOR);
         assertThat(none.faults().getFirst().words()).contains("picture and sound");
     }
 
     @Test
     void twoOrdersOfAFourPoleJackDoNotMix() {
         LeadReport same = read("headset-4-pole", "plug", "laptop-combo", "jack");
-        assertThat(same.faults()).extracting(Fault::rule).doesNotContain("four-pole");
+        assertThat(same.faults())
+                .extracting(fault -> fault.kind().word())
+                .doesNotContain("four-pole");
         assertThat(same.passages()).hasSize(2);
     }
 
@@ -185,11 +187,11 @@ class LeadReaderTest {
     @Test
     void aPickupIntoAMicrophoneInputLosesItsTrebleAndADirectBoxTakesIt() throws Exception {
         assertThat(own(PICKUP, "out", "direct-box", "in").faults())
-                .extracting(Fault::rule)
+                .extracting(fault -> fault.kind().word())
                 .doesNotContain("impedance");
         LeadReport mixer = own(PICKUP, "out", "interface-2", "in1");
         assertThat(mixer.faults())
-                .filteredOn(fault -> fault.rule().equals("impedance"))
+                .filteredOn(fault -> fault.kind().word().equals("impedance"))
                 .singleElement()
                 .satisfies(
                         fault -> {
@@ -204,7 +206,7 @@ class LeadReaderTest {
         assertThat(own(AMPLIFIER, "speakers", "interface-2", "in1").faults())
                 .anyMatch(
                         fault ->
-                                fault.rule().equals("speaker-to-line")
+                                fault.kind().word().equals("speaker-to-line")
                                         && fault.severity() == Severity.DANGER);
     }
 }

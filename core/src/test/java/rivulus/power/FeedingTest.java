@@ -9,9 +9,9 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import rivulus.check.Demo;
 import rivulus.check.Failure;
-import rivulus.check.Limits;
 import rivulus.check.RigText;
 import rivulus.check.SceneProof;
+import rivulus.file.DemoShows;
 import rivulus.file.Templates;
 import rivulus.leads.Survey;
 import rivulus.show.Device;
@@ -86,8 +86,7 @@ class FeedingTest {
                         .filter(s -> s.name().equals("the outlets of Workroom"))
                         .findFirst()
                         .orElseThrow();
-        Failure failure =
-                Failure.of(tales, workroom.name(), feeding.darkWithout(workroom), Limits.USUAL);
+        Failure failure = Failure.of(tales, workroom.name(), feeding.darkWithout(workroom));
         assertThat(failure.words())
                 .startsWith("Without the outlets of Workroom, ")
                 .contains("the stream");
@@ -217,10 +216,11 @@ class FeedingTest {
 
     @Test
     void aPortIsTightFromNineTenthsOfWhatItGives() {
-        assertThat(new PortBudget(null, List.of("x"), 450, 0, 500).isTight()).isFalse();
-        assertThat(new PortBudget(null, List.of("x"), 455, 0, 500).isTight()).isTrue();
-        assertThat(new PortBudget(null, List.of("x"), 500, 0, 500).isOver()).isFalse();
-        assertThat(new PortBudget(null, List.of("x"), 501, 0, 500).isOver()).isTrue();
+        for (String name : DemoShows.all().keySet())
+            for (PortBudget budget : PortBudget.all(Demo.PROVER.prove(Demo.show(name)).survey())) {
+                assertThat(budget.tight()).isEqualTo(budget.drawsMa() > 0.9 * budget.givesMa());
+                assertThat(budget.isOver()).isEqualTo(budget.drawsMa() > budget.givesMa());
+            }
     }
 
     private static final String RING =

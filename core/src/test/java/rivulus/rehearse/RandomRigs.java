@@ -21,6 +21,7 @@ import rivulus.gear.Signal;
 import rivulus.gear.Template;
 import rivulus.show.Cable;
 import rivulus.show.Cast;
+import rivulus.show.Checks;
 import rivulus.show.Device;
 import rivulus.show.Ear;
 import rivulus.show.Playback;
@@ -78,6 +79,7 @@ final class RandomRigs {
                         Rig.of(devices, cables),
                         Show.untitled().rundown(),
                         List.of(),
+                        Checks.USUAL,
                         Extras.NONE);
         SignalGraph graph = Compiler.compile(show, Catalogue.of(templates));
         return LiveGraph.of(graph, Positions.of(graph, show, show.scenes().getFirst()));

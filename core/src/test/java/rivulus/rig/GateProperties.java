@@ -10,6 +10,7 @@ import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.constraints.LongRange;
 import rivulus.check.Demo;
+import rivulus.check.Finding;
 import rivulus.check.Proof;
 import rivulus.disk.FileTrouble;
 import rivulus.file.Change;
@@ -25,6 +26,8 @@ import rivulus.intake.Lists;
 import rivulus.intake.Matching;
 import rivulus.leads.Joiner;
 import rivulus.leads.Joining;
+import rivulus.remedy.Remedies;
+import rivulus.remedy.Remedy;
 import rivulus.show.Device;
 import rivulus.show.OwnTemplate;
 import rivulus.show.Show;
@@ -33,7 +36,6 @@ import rivulus.show.Show;
 /// same.
 class GateProperties {
     private static final Catalogue CATALOGUE = Demo.PROVER.catalogue();
-    private static final RigProver RIGS = new RigProver(Demo.PROVER, Templates.leads());
     private static final List<String> SHOWS = List.copyOf(DemoShows.all().keySet());
     private static final List<Template> KINDS = List.copyOf(CATALOGUE.templates().values());
     private static final int EDITS = 6;
@@ -160,14 +162,13 @@ class GateProperties {
                             .replace(any(random, show.rig().devices()), any(random, KINDS).id())
                             .after();
         Proof proof = Demo.PROVER.prove(show);
-        RigProof rig = RIGS.prove(proof);
-        Assume.that(!rig.findings().isEmpty());
-        RigFinding finding = any(random, rig.findings());
-        for (RigFix fix : RIGS.fixes(proof, rig, finding)) {
-            assertHolds(fix.after(), fix.sentence());
+        Assume.that(!proof.ofTheRig().isEmpty());
+        Finding finding = any(random, proof.ofTheRig());
+        for (Remedy fix : Remedies.of(Demo.PROVER, proof, finding, 3).all()) {
+            assertHolds(fix.change().after(), fix.sentence());
             Show renamed = show.titled("Meanwhile");
             Show both = fix.change().on(renamed, CATALOGUE);
-            assertThat(both).isEqualTo(fix.after().titled("Meanwhile"));
+            assertThat(both).isEqualTo(fix.change().after().titled("Meanwhile"));
             assertThat(new Change(renamed, both).words()).isNotEmpty();
         }
     }

@@ -31,7 +31,6 @@ import rivulus.file.DemoShows;
 import rivulus.file.Templates;
 import rivulus.leads.Joiner;
 import rivulus.rig.RigEdits;
-import rivulus.rig.RigProver;
 import rivulus.show.Device;
 import rivulus.show.Show;
 
@@ -39,11 +38,7 @@ class SheetsTest {
     private final Show lantern = Demo.show("lantern-hour");
 
     private static Sheet sheet(Show show, Sheets.Kind kind) {
-        return new Sheets(
-                        Demo.PROVER.prove(show),
-                        new RigProver(Demo.PROVER, Templates.leads()).prove(show),
-                        Demo.PROVER.catalogue())
-                .of(kind);
+        return new Sheets(Demo.PROVER.prove(show), Demo.PROVER.catalogue()).of(kind);
     }
 
     @ParameterizedTest

@@ -14,12 +14,12 @@ import rivulus.check.Demo;
 import rivulus.check.Proof;
 import rivulus.check.RigText;
 import rivulus.check.SceneProof;
-import rivulus.check.Severity;
 import rivulus.file.DemoShows;
 import rivulus.file.Templates;
 import rivulus.leads.Survey;
 import rivulus.show.Show;
 import rivulus.signal.KnobUse;
+import rivulus.words.Severity;
 
 /// Budgets of delay, buffers, clocks, and sound against picture.
 class TimingTest {

@@ -24,12 +24,12 @@ import rivulus.app.look.Look;
 import rivulus.app.look.Marks;
 import rivulus.app.session.FileAsker;
 import rivulus.app.session.Session;
-import rivulus.check.Severity;
 import rivulus.disk.FileTrouble;
 import rivulus.file.TemplateDraft;
 import rivulus.gear.Template;
 import rivulus.rig.RigEdit;
 import rivulus.show.Device;
+import rivulus.words.Severity;
 import rivulus.words.Words;
 
 /// The bench on which kinds of gear are looked at, doubled, changed, and kept: with the show, in

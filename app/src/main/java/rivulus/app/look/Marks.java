@@ -1,8 +1,8 @@
 package rivulus.app.look;
 
 import javafx.scene.shape.SVGPath;
-import rivulus.check.Severity;
 import rivulus.show.Ear;
+import rivulus.words.Severity;
 
 /// The drawn marks: one for each kind of ear, one for each severity, in a square of 20.
 public final class Marks {

@@ -13,7 +13,7 @@ import rivulus.app.look.Sources;
 import rivulus.app.session.Picture;
 import rivulus.app.session.Session;
 import rivulus.chart.Course;
-import rivulus.check.Names;
+import rivulus.show.Names;
 import rivulus.show.Show;
 
 /// What reaches the chosen ear, and when; or where the chosen source goes.

@@ -52,7 +52,7 @@ final class CupboardBox extends VBox {
                         session.edit(
                                 session.rigEdits()
                                         .ownThePlan(
-                                                session.picture().get().rig().survey().leads())));
+                                                session.picture().get().proof().survey().leads())));
         getChildren()
                 .addAll(
                         Look.paragraph(

@@ -19,8 +19,9 @@ import rivulus.app.look.Look;
 import rivulus.app.look.Marks;
 import rivulus.app.session.Picture;
 import rivulus.app.session.Session;
-import rivulus.rig.RigFinding;
-import rivulus.rig.RigFix;
+import rivulus.check.Finding;
+import rivulus.remedy.Remedy;
+import rivulus.search.Found;
 
 /// What is wrong with the gear, the catalogue to add from, and what is in the cupboard.
 public final class GearPane extends VBox {
@@ -59,9 +60,9 @@ public final class GearPane extends VBox {
         getChildren().addAll(tabs, scroll);
         wrong.setSelected(true);
         session.picture().addListener((_, _, picture) -> fill(picture));
-        session.rigFixes()
+        session.remedies()
                 .addListener(
-                        (MapChangeListener<String, List<RigFix>>)
+                        (MapChangeListener<String, Found<Remedy>>)
                                 _ -> fill(session.picture().get()));
     }
 
@@ -89,12 +90,12 @@ public final class GearPane extends VBox {
         findings.getChildren().clear();
         if (picture == null) return;
         cupboard.fill(picture);
-        List<RigFinding> wrong = picture.rig().findings();
+        List<Finding> wrong = picture.proof().ofTheRig();
         title.setText(wrong.isEmpty() ? "Nothing wrong with the gear" : "Findings in the rig");
-        for (RigFinding finding : wrong) findings.getChildren().add(card(finding));
+        for (Finding finding : wrong) findings.getChildren().add(card(finding));
     }
 
-    private VBox card(RigFinding finding) {
+    private VBox card(Finding finding) {
         VBox box = new VBox();
         box.getStyleClass().addAll("card", "rig-finding", finding.severity().word());
         HBox tag =
@@ -104,15 +105,15 @@ public final class GearPane extends VBox {
                         Look.text(finding.severity().word(), "severity-word"));
         tag.getStyleClass().add("tag");
         box.getChildren().addAll(tag, Look.paragraph(finding.sentence(), "cause"));
-        List<RigFix> fixes = session.rigFixes().get(finding.id());
-        if (fixes == null) return box;
-        for (RigFix fix : fixes) {
+        Found<Remedy> found = session.remedies().get(finding.id());
+        if (found == null) return box;
+        for (Remedy remedy : found.all()) {
             Button button = new Button();
-            button.setGraphic(Look.block(fix.sentence(), WIDTH, "order"));
+            button.setGraphic(Look.block(remedy.sentence(), WIDTH, "order"));
             button.getStyleClass().addAll("cure", "rig-fix");
             button.setMaxWidth(Double.MAX_VALUE);
-            button.setAccessibleText("Fix: " + fix.sentence());
-            button.setOnAction(_ -> session.take(fix));
+            button.setAccessibleText("Remedy: " + remedy.sentence());
+            button.setOnAction(_ -> session.take(remedy));
             box.getChildren().add(button);
         }
         return box;

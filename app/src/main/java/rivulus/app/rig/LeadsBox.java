@@ -20,6 +20,7 @@ import rivulus.app.look.Marks;
 import rivulus.app.session.Picture;
 import rivulus.app.session.Session;
 import rivulus.check.Failure;
+import rivulus.check.Finding;
 import rivulus.gear.GearKind;
 import rivulus.gear.Power;
 import rivulus.gear.Template;
@@ -27,7 +28,6 @@ import rivulus.leads.Fault;
 import rivulus.leads.Joining;
 import rivulus.leads.LeadReport;
 import rivulus.rig.RigEdit;
-import rivulus.rig.RigFinding;
 import rivulus.show.Device;
 import rivulus.show.Place;
 import rivulus.words.Words;
@@ -161,7 +161,7 @@ final class LeadsBox extends VBox {
         filling = true;
         device = chosen;
         if (!name.isFocused()) name.setText(chosen.name());
-        List<Power.Source> kinds = picture.rig().survey().template(chosen).power().from();
+        List<Power.Source> kinds = picture.proof().survey().template(chosen).power().from();
         power.getItems().setAll(kinds);
         power.setValue(kinds.isEmpty() ? null : chosen.power().orElse(kinds.getFirst()));
         power.setDisable(kinds.size() < 2);
@@ -172,12 +172,13 @@ final class LeadsBox extends VBox {
         outlet.setValue(picture.show().rig().device(chosen.outlet()));
         Look.show(
                 plugged,
-                outlets.size() > 1 && picture.rig().survey().runsOn(chosen) == Power.Source.MAINS);
+                outlets.size() > 1
+                        && picture.proof().survey().runsOn(chosen) == Power.Source.MAINS);
         toBuy.setSelected(chosen.toBuy());
         Look.show(toBuy, chosen.on().isEmpty());
         failure.setText(picture.failure().map(Failure::words).orElse(""));
         wrong.getChildren().clear();
-        for (RigFinding finding : picture.rig().findingsOf(chosen.id()))
+        for (Finding finding : picture.proof().ofDevice(chosen.id()))
             wrong.getChildren()
                     .add(
                             new HBox(
@@ -186,13 +187,13 @@ final class LeadsBox extends VBox {
                                     Look.block(finding.sentence(), WIDTH, "order")));
         Look.show(wrong, !wrong.getChildren().isEmpty());
         leads.getChildren().clear();
-        List<LeadReport> own = picture.rig().leadsOf(chosen.id());
+        List<LeadReport> own = picture.proof().survey().leadsOf(chosen);
         for (LeadReport lead : own) leads.getChildren().add(row(lead));
         if (own.isEmpty()) leads.getChildren().add(Look.paragraph("No lead is in it yet.", "soft"));
         place.getItems().setAll(picture.show().places());
         place.setValue(picture.show().place(chosen.place()).orElse(null));
         place.setDisable(chosen.place().isEmpty());
-        GearKind kind = picture.rig().survey().template(chosen).kind();
+        GearKind kind = picture.proof().survey().template(chosen).kind();
         instead.setValue(null);
         instead.getItems()
                 .setAll(

@@ -66,7 +66,8 @@ final class RigChart extends Pane {
         getChildren().clear();
         if (picture == null || getWidth() < 300) return;
         RigLayer layer = session.layer().get();
-        RigDrawing drawing = RigDrawing.of(picture.rig(), picture.lit(), layer, getWidth() - RIGHT);
+        RigDrawing drawing =
+                RigDrawing.of(picture.proof(), picture.lit(), layer, getWidth() - RIGHT);
         setMinHeight(drawing.height());
         setPrefHeight(drawing.height());
         for (RigDrawing.Band band : drawing.bands()) drawBand(band);

@@ -15,7 +15,7 @@ import rivulus.app.look.Look;
 import rivulus.app.session.Picture;
 import rivulus.app.session.Session;
 import rivulus.chart.RigLayer;
-import rivulus.check.Names;
+import rivulus.show.Names;
 import rivulus.words.Words;
 
 /// The gear by place, drawn; what the chosen ear depends on, or the chosen source passes, is lit. A

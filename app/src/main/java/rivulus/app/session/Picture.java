@@ -14,12 +14,9 @@ import rivulus.chart.RigPages;
 import rivulus.chart.Ruler;
 import rivulus.check.EarVerdict;
 import rivulus.check.Failure;
-import rivulus.check.Limits;
 import rivulus.check.Proof;
 import rivulus.check.SceneProof;
 import rivulus.gear.Catalogue;
-import rivulus.rig.RigProof;
-import rivulus.rig.RigProver;
 import rivulus.show.Ear;
 import rivulus.show.Show;
 import rivulus.show.Source;
@@ -33,7 +30,6 @@ import rivulus.show.Source;
 /// @param lit the gear that the chosen source passes, or the chosen ear depends on
 /// @param page what the layer of the rig says, while the rig is looked at
 /// @param failure who loses whom when the chosen device fails, if one is chosen
-/// @param rig what becomes of what goes through the leads, and what is wrong with the gear
 public record Picture(
         Proof proof,
         SceneProof scene,
@@ -47,7 +43,6 @@ public record Picture(
         Optional<KnobSheet> knobs,
         Lit lit,
         Optional<RigPage> page,
-        RigProof rig,
         Optional<Failure> failure) {
     /// What is chosen.
     ///
@@ -62,14 +57,13 @@ public record Picture(
             double wantedMs) {}
 
     /// What there is to see of a proof.
-    public static Picture of(Proof proof, Choice choice, Catalogue catalogue, RigProver rigs) {
+    public static Picture of(Proof proof, Choice choice, Catalogue catalogue) {
         Show show = proof.show();
         SceneProof scene = proof.scene(choice.scene()).orElse(proof.scenes().getFirst());
         Ear ear =
                 show.ear(choice.ear())
                         .orElseGet(() -> show.ears().stream().findFirst().orElse(null));
         Source source = show.cast().source(choice.source()).orElse(null);
-        RigProof rig = rigs.prove(proof);
         return new Picture(
                 proof,
                 scene,
@@ -86,17 +80,14 @@ public record Picture(
                         .map(
                                 layer ->
                                         new RigPages(
-                                                        rig,
+                                                        proof,
                                                         scene,
                                                         catalogue,
                                                         Optional.ofNullable(ear),
                                                         Optional.ofNullable(source),
                                                         choice.wantedMs())
                                                 .of(layer)),
-                rig,
-                show.rig()
-                        .device(choice.device())
-                        .map(device -> Failure.of(scene, device, Limits.USUAL)));
+                show.rig().device(choice.device()).map(device -> Failure.of(scene, device)));
     }
 
     private static Lit lit(SceneProof scene, Ear ear, Source source) {

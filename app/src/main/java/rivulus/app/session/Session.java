@@ -1,9 +1,7 @@
 package rivulus.app.session;
 
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import javafx.beans.property.DoubleProperty;
 import javafx.beans.property.ObjectProperty;
@@ -22,42 +20,38 @@ import rivulus.chart.RigLayer;
 import rivulus.check.Proof;
 import rivulus.check.Prover;
 import rivulus.check.Trouble;
-import rivulus.cure.Cure;
-import rivulus.cure.Cured;
-import rivulus.cure.Cures;
 import rivulus.file.Journal;
 import rivulus.gear.Setting;
 import rivulus.leads.Joiner;
 import rivulus.leads.Joining;
+import rivulus.remedy.Remedies;
+import rivulus.remedy.Remedy;
 import rivulus.rig.RigEdit;
 import rivulus.rig.RigEdits;
-import rivulus.rig.RigFinding;
-import rivulus.rig.RigFix;
-import rivulus.rig.RigProof;
+import rivulus.search.Found;
 import rivulus.show.Device;
 import rivulus.show.Ear;
+import rivulus.show.Limit;
 import rivulus.show.Ref;
 import rivulus.show.Scene;
 import rivulus.show.Show;
 import rivulus.show.Turn;
 import rivulus.signal.KnobUse;
-import rivulus.timing.BufferAdvice;
 
-/// What is chosen in the one show that is open, what was proven of it and what cures it; the show
+/// What is chosen in the one show that is open, what was proven of it and what ends it; the show
 /// itself with its file and history is the [Document]. All views look at this and at nothing else.
 ///
-/// To be used on the interface thread. Proving, drawing up pictures and searching for cures go on
-/// elsewhere; their results turn up in properties.
+/// To be used on the interface thread. Proving, drawing up pictures and searching for remedies go
+/// on elsewhere; their results turn up in properties.
 public final class Session implements AutoCloseable {
-    private static final int CURES_OFFERED = 3;
+    private static final int REMEDIES_OFFERED = 3;
     private static final int WAYS_OFFERED = 3;
 
     private final Settings settings;
     private final ReadOnlyObjectWrapper<Mishap> mishap = new ReadOnlyObjectWrapper<>();
     private final Work proving = new Work("prove", "proving the show", mishap::set);
     private final Work drawing = new Work("draw", "drawing it up", mishap::set);
-    private final Work curing = new Work("cure", "searching for cures", mishap::set);
-    private final Work mending = new Work("mend", "searching for fixes of the rig", mishap::set);
+    private final Work mending = new Work("mend", "searching for remedies", mishap::set);
     private final Work joining = new Work("join", "searching for leads", mishap::set);
 
     private final ReadOnlyObjectWrapper<Proof> proof = new ReadOnlyObjectWrapper<>();
@@ -65,15 +59,13 @@ public final class Session implements AutoCloseable {
     private final ReadOnlyStringWrapper lastDone = new ReadOnlyStringWrapper("");
     private final ObjectProperty<Stage> stage = new SimpleObjectProperty<>(Stage.MIXES);
     private final ObjectProperty<RigLayer> layer = new SimpleObjectProperty<>(RigLayer.LEADS);
-    private final DoubleProperty wantedMs = new SimpleDoubleProperty(BufferAdvice.USUAL_WANTED_MS);
+    private final DoubleProperty wantedMs = new SimpleDoubleProperty(Limit.OWN_VOICE.usual());
     private final StringProperty ear = new SimpleStringProperty("");
     private final StringProperty source = new SimpleStringProperty("");
     private final StringProperty scene = new SimpleStringProperty("");
     private final StringProperty device = new SimpleStringProperty("");
-    private final ObjectProperty<Cure> preview = new SimpleObjectProperty<>();
-    private final ObservableMap<String, Cured> cures = FXCollections.observableHashMap();
-
-    private final ObservableMap<String, List<RigFix>> rigFixes = FXCollections.observableHashMap();
+    private final ObjectProperty<Remedy> preview = new SimpleObjectProperty<>();
+    private final ObservableMap<String, Found<Remedy>> remedies = FXCollections.observableHashMap();
     private final StringProperty joinTo = new SimpleStringProperty("");
     private final ObservableList<Joining> joinings = FXCollections.observableArrayList();
     private final Shelf shelf;
@@ -121,8 +113,8 @@ public final class Session implements AutoCloseable {
         return proof.getReadOnlyProperty();
     }
 
-    /// What there is to see, or null before the first proof. While a cure is previewed it is as if
-    /// it were taken.
+    /// What there is to see, or null before the first proof. While a remedy is previewed it is as
+    /// if it were taken.
     public ReadOnlyObjectProperty<Picture> picture() {
         return picture.getReadOnlyProperty();
     }
@@ -185,13 +177,13 @@ public final class Session implements AutoCloseable {
     }
 
     /// A cure that is being looked at and not taken, or null.
-    public ObjectProperty<Cure> preview() {
+    public ObjectProperty<Remedy> preview() {
         return preview;
     }
 
-    /// Cures by the id of their trouble. A trouble without an entry is still being searched.
-    public ObservableMap<String, Cured> cures() {
-        return cures;
+    /// Remedies by the id of their trouble. A trouble without an entry is still being searched.
+    public ObservableMap<String, Found<Remedy>> remedies() {
+        return remedies;
     }
 
     /// The latest failure of the program's own, or null.
@@ -215,8 +207,7 @@ public final class Session implements AutoCloseable {
     private void begin() {
         proof.set(null);
         picture.set(null);
-        cures.clear();
-        rigFixes.clear();
+        remedies.clear();
         choosing = true;
         for (StringProperty choice : List.of(ear, source, device)) choice.set("");
         scene.set(document.show().get().scenes().getFirst().id());
@@ -229,15 +220,9 @@ public final class Session implements AutoCloseable {
         proving.ask(_ -> wholly(shelf.prover().prove(now, earlier)), this::proven);
     }
 
-    /// Takes a cure.
-    public void take(Cure cure) {
-        String name = cure.sentence();
-        document.edit(name.substring(0, name.length() - 1), show().get().with(cure.turns()));
-    }
-
-    /// Takes a fix of the rig.
-    public void take(RigFix fix) {
-        document.edit(fix.sentence().substring(0, fix.sentence().length() - 1), fix.change());
+    /// Takes a remedy.
+    public void take(Remedy remedy) {
+        document.edit(remedy.name(), remedy.change());
     }
 
     /// Takes a way to join two machines.
@@ -280,10 +265,8 @@ public final class Session implements AutoCloseable {
         if (choosing || done.show().ear(ear.get()).isEmpty()) chooseWorst(done);
         choosing = false;
         draw();
-        cures.clear();
-        rigFixes.clear();
+        remedies.clear();
         searchNext(done, Trouble.of(done));
-        mend(done);
         findJoinings();
     }
 
@@ -299,7 +282,7 @@ public final class Session implements AutoCloseable {
         if (!worst.get().isIn(scene.get())) scene.set(worst.get().first().scene());
     }
 
-    /// Whoever turns to something else no longer stands on a cure.
+    /// Whoever turns to something else no longer stands on a remedy.
     private void lookElsewhere() {
         preview.set(null);
         draw();
@@ -316,15 +299,13 @@ public final class Session implements AutoCloseable {
                         device.get(),
                         Optional.of(layer.get()).filter(_ -> stage.get() == Stage.RIG),
                         wantedMs.get());
-        drawing.ask(
-                _ -> Picture.of(seen, choice, shelf.prover().catalogue(), shelf.rigs()),
-                picture::set);
+        drawing.ask(_ -> Picture.of(seen, choice, shelf.prover().catalogue()), picture::set);
     }
 
     /// Searches one trouble after the other, those of the chosen ear first.
     private void searchNext(Proof done, List<Trouble> troubles) {
         if (troubles.isEmpty()) {
-            curing.forget();
+            mending.forget();
             return;
         }
         Trouble next =
@@ -333,27 +314,12 @@ public final class Session implements AutoCloseable {
                         .findFirst()
                         .orElse(troubles.getFirst());
         List<Trouble> rest = troubles.stream().filter(trouble -> trouble != next).toList();
-        curing.ask(
-                stale -> Cures.of(shelf.prover(), done, next, CURES_OFFERED, stale),
+        mending.ask(
+                stale -> Remedies.of(shelf.prover(), done, next, REMEDIES_OFFERED, stale),
                 found -> {
-                    cures.put(next.id(), found);
+                    remedies.put(next.id(), found);
                     searchNext(done, rest);
                 });
-    }
-
-    /// Tries the fixes of every finding of the rig.
-    private void mend(Proof done) {
-        mending.ask(
-                stale -> {
-                    RigProof rig = shelf.rigs().prove(done);
-                    Map<String, List<RigFix>> found = new HashMap<>();
-                    for (RigFinding finding : rig.findings()) {
-                        if (stale.getAsBoolean()) break;
-                        found.put(finding.id(), shelf.rigs().fixes(done, rig, finding, stale));
-                    }
-                    return found;
-                },
-                rigFixes::putAll);
     }
 
     /// The device that the chosen one is to be joined to, or empty.
@@ -364,11 +330,6 @@ public final class Session implements AutoCloseable {
     /// The best ways to join the chosen device to the other, as soon as they are found.
     public ObservableList<Joining> joinings() {
         return joinings;
-    }
-
-    /// The fixes of each finding of the rig, as soon as they have been tried.
-    public ObservableMap<String, List<RigFix>> rigFixes() {
-        return rigFixes;
     }
 
     private void findJoinings() {
@@ -387,7 +348,7 @@ public final class Session implements AutoCloseable {
 
     /// The best ways from one to the other, then those the other way round.
     private List<Joining> waysBetween(Show now, Device one, Device other) {
-        Joiner joiner = new Joiner(now, shelf.prover().catalogue(), shelf.rigs().leads());
+        Joiner joiner = new Joiner(now, shelf.prover().catalogue(), shelf.prover().leads());
         List<Joining> ways = new ArrayList<>(joiner.ways(one, other, WAYS_OFFERED).all());
         ways.addAll(joiner.ways(other, one, WAYS_OFFERED).all());
         return ways;
@@ -404,26 +365,22 @@ public final class Session implements AutoCloseable {
     }
 
     private List<Work> lanes() {
-        return List.of(proving, drawing, joining, curing, mending);
+        return List.of(proving, drawing, joining, mending);
     }
 
-    /// Whether everything that was asked has been worked out and is shown, but for the fixes, which
-    /// may still be searched.
+    /// Whether everything that was asked has been worked out and is shown, but for the remedies,
+    /// which may still be searched.
     public boolean isShown() {
         return settings.isKept()
                 && shelf.isSettled()
                 && papers.isSettled()
                 && document.isSettled()
-                && lanes().stream().allMatch(lane -> lane.isIdle() || searches(lane));
+                && lanes().stream().allMatch(lane -> lane.isIdle() || lane == mending);
     }
 
     /// Whether everything that was asked has been worked out.
     public boolean isSettled() {
         return isShown() && lanes().stream().allMatch(Work::isIdle);
-    }
-
-    private boolean searches(Work lane) {
-        return lane == curing || lane == mending;
     }
 
     @Override

@@ -9,11 +9,9 @@ import javafx.beans.property.ReadOnlyObjectWrapper;
 import rivulus.check.Prover;
 import rivulus.disk.FileTrouble;
 import rivulus.file.Library;
-import rivulus.file.Templates;
 import rivulus.gear.Catalogue;
 import rivulus.gear.Leads;
 import rivulus.gear.Template;
-import rivulus.rig.RigProver;
 import rivulus.show.OwnTemplate;
 import rivulus.show.Show;
 
@@ -26,7 +24,6 @@ public final class Shelf implements AutoCloseable {
     private final ReadOnlyObjectWrapper<Library> library;
     private final ReadOnlyObjectWrapper<Catalogue> catalogue;
     private volatile Prover prover;
-    private volatile RigProver rigs;
     private Show show = Show.untitled();
 
     /// @param told told in a sentence what was done
@@ -36,7 +33,6 @@ public final class Shelf implements AutoCloseable {
         this.shipped = shipped;
         this.told = told;
         prover = shipped;
-        rigs = new RigProver(shipped, Templates.leads());
         library = new ReadOnlyObjectWrapper<>(new Library(folder, List.of(), List.of()));
         catalogue = new ReadOnlyObjectWrapper<>(shipped.catalogue());
         shelving.each(_ -> Library.in(folder), this::take);
@@ -52,14 +48,9 @@ public final class Shelf implements AutoCloseable {
         return shipped.catalogue();
     }
 
-    /// The prover of rigs in use.
-    RigProver rigs() {
-        return rigs;
-    }
-
     /// The kinds of lead there are.
     public Leads leads() {
-        return rigs.leads();
+        return prover.leads();
     }
 
     /// Every kind of gear there is.
@@ -75,16 +66,13 @@ public final class Shelf implements AutoCloseable {
     /// A show is open, with kinds of its own.
     void shows(Show now) {
         show = now;
-        catalogue.set(
-                prover.catalogue()
-                        .with(now.templates().stream().map(OwnTemplate::template).toList()));
+        catalogue.set(now.kinds(prover.catalogue()));
     }
 
     private void take(Library now) {
         library.set(now);
         List<Template> own = now.kinds().stream().map(OwnTemplate::template).toList();
         prover = shipped.with(shipped.catalogue().with(own));
-        rigs = new RigProver(prover, rigs.leads());
         shows(show);
         if (!now.troubles().isEmpty()) told.accept("In the library: " + now.troubles().getFirst());
     }

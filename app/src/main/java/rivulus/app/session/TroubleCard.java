@@ -40,8 +40,13 @@ public record TroubleCard(
                 !trouble.isIn(scene));
     }
 
-    /// Whether it is about that ear, or about no ear alone.
+    /// Whether it is about what that ear hears, or about what is heard by no ear alone.
     public boolean concerns(String ear) {
-        return trouble.ear().isEmpty() || trouble.ear().get().equals(ear);
+        return !isOfTheRig() && trouble.ear().map(ear::equals).orElse(true);
+    }
+
+    /// Whether it is about gear and leads.
+    public boolean isOfTheRig() {
+        return trouble.first().isOfTheRig();
     }
 }

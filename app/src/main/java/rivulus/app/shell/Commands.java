@@ -4,6 +4,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import rivulus.app.session.Picture;
 import rivulus.app.session.Session;
 import rivulus.app.session.Settings;
@@ -11,12 +12,12 @@ import rivulus.app.session.Stage;
 import rivulus.app.session.TroubleCard;
 import rivulus.chart.RigLayer;
 import rivulus.check.EarVerdict;
-import rivulus.check.Names;
-import rivulus.cure.Cure;
 import rivulus.file.DemoShows;
+import rivulus.remedy.Remedy;
 import rivulus.sheet.Sheets;
 import rivulus.show.Device;
 import rivulus.show.Ear;
+import rivulus.show.Names;
 import rivulus.show.Scene;
 import rivulus.show.Source;
 
@@ -166,7 +167,7 @@ final class Commands {
         return all;
     }
 
-    /// The first way to join, where ways are offered; in the rig the first fix; else the best cure
+    /// The first way to join, where ways are offered; in the rig the first remedy; else the best
     /// for the chosen ear.
     private Optional<Runnable> best() {
         Picture picture = session.picture().get();
@@ -174,11 +175,11 @@ final class Commands {
         if (!session.joinings().isEmpty())
             return Optional.of(() -> session.take(session.joinings().getFirst()));
         boolean rig = session.stage().get() == Stage.RIG && session.device().get().isEmpty();
-        if (!rig) return bestCure().map(cure -> () -> session.take(cure));
-        return picture.rig().findings().stream()
-                .flatMap(f -> session.rigFixes().getOrDefault(f.id(), List.of()).stream())
+        if (!rig) return bestForTheEar().map(remedy -> () -> session.take(remedy));
+        return picture.proof().ofTheRig().stream()
+                .flatMap(finding -> found(finding.id()))
                 .findFirst()
-                .map(fix -> () -> session.take(fix));
+                .map(remedy -> () -> session.take(remedy));
     }
 
     /// A key that does nothing says why.
@@ -186,21 +187,22 @@ final class Commands {
         session.say(
                 session.isSettled()
                         ? "Nothing is offered here to be taken"
-                        : "Fixes are still being tried");
+                        : "Remedies are still being tried");
     }
 
-    private Optional<Cure> bestCure() {
+    private Optional<Remedy> bestForTheEar() {
         Picture picture = session.picture().get();
         if (picture == null || picture.ear() == null) return Optional.empty();
         return picture.troubles().stream()
                 .filter(card -> card.concerns(picture.ear().id()))
                 .map(TroubleCard::trouble)
-                .flatMap(
-                        trouble ->
-                                Optional.ofNullable(session.cures().get(trouble.id())).stream()
-                                        .flatMap(cured -> cured.cures().stream())
-                                        .limit(1))
+                .flatMap(trouble -> found(trouble.id()).limit(1))
                 .findFirst();
+    }
+
+    private Stream<Remedy> found(String trouble) {
+        return Optional.ofNullable(session.remedies().get(trouble)).stream()
+                .flatMap(found -> found.stream());
     }
 
     private Optional<EarVerdict> nextInTrouble() {

@@ -15,7 +15,7 @@ import rivulus.app.look.Marks;
 import rivulus.app.session.Picture;
 import rivulus.app.session.Session;
 import rivulus.check.EarVerdict;
-import rivulus.check.Severity;
+import rivulus.words.Severity;
 
 /// Every ear with its verdict in words. Trouble rises to the top; quiet ears close up.
 final class EarRail extends VBox {

@@ -18,11 +18,11 @@ import rivulus.app.session.Picture;
 import rivulus.app.session.Session;
 import rivulus.app.session.Stage;
 import rivulus.app.session.TroubleCard;
-import rivulus.check.Severity;
-import rivulus.cure.Cure;
-import rivulus.cure.Cured;
-import rivulus.cure.Effect;
-import rivulus.rig.RigFinding;
+import rivulus.remedy.Effect;
+import rivulus.remedy.Remedies;
+import rivulus.remedy.Remedy;
+import rivulus.search.Found;
+import rivulus.words.Severity;
 
 /// What is wrong for the chosen ear, and for the others, why, and what cures it. Standing on a cure
 /// shows its effect everywhere before it is taken.
@@ -54,9 +54,9 @@ final class FindingsPane extends VBox {
         getChildren().addAll(title, scroll);
         session.picture().addListener((_, _, picture) -> fill(picture));
         fill(null);
-        session.cures()
+        session.remedies()
                 .addListener(
-                        (MapChangeListener<String, Cured>)
+                        (MapChangeListener<String, Found<Remedy>>)
                                 change -> {
                                     VBox box = cureBoxes.get(change.getKey());
                                     if (box != null && change.wasAdded())
@@ -90,13 +90,16 @@ final class FindingsPane extends VBox {
         List<TroubleCard> own =
                 picture.troubles().stream().filter(card -> card.concerns(ear)).toList();
         List<TroubleCard> others =
-                picture.troubles().stream().filter(card -> !card.concerns(ear)).toList();
+                picture.troubles().stream()
+                        .filter(card -> !card.concerns(ear) && !card.isOfTheRig())
+                        .toList();
         title.setText(
                 (own.isEmpty() ? "Nothing wrong for " : "Findings for ") + picture.ear().name());
         List<Button> rigLines = new ArrayList<>();
         for (TroubleCard card : own) cards.getChildren().add(card(card));
-        for (RigFinding finding : picture.rig().findings())
-            if (finding.severity().isSerious()) rigLines.add(line(finding));
+        for (TroubleCard card : picture.troubles())
+            if (card.isOfTheRig() && card.trouble().severity().isSerious())
+                rigLines.add(line(card));
         if (others.isEmpty() && own.isEmpty())
             cards.getChildren()
                     .add(Look.paragraph("Every ear hears what it should, in every scene.", "soft"));
@@ -127,12 +130,6 @@ final class FindingsPane extends VBox {
         return same;
     }
 
-    private Button line(RigFinding finding) {
-        Button line = line(finding.severity(), finding.sentence());
-        line.setOnAction(_ -> session.stage().set(Stage.RIG));
-        return line;
-    }
-
     private Button line(TroubleCard card) {
         Button line = line(card.trouble().severity(), card.headline());
         line.setOnAction(_ -> goTo(card));
@@ -149,6 +146,10 @@ final class FindingsPane extends VBox {
     }
 
     private void goTo(TroubleCard card) {
+        if (card.isOfTheRig()) {
+            session.stage().set(Stage.RIG);
+            return;
+        }
         session.source().set("");
         card.trouble().ear().ifPresent(session.ear()::set);
         if (card.elsewhere()) session.scene().set(card.trouble().first().scene());
@@ -169,26 +170,26 @@ final class FindingsPane extends VBox {
         cures.getStyleClass().add("cures");
         box.getChildren().add(cures);
         cureBoxes.put(card.trouble().id(), cures);
-        fillCures(cures, session.cures().get(card.trouble().id()));
+        fillCures(cures, session.remedies().get(card.trouble().id()));
         return box;
     }
 
     /// @param cured null while they are still being searched
-    private void fillCures(VBox box, Cured cured) {
+    private void fillCures(VBox box, Found<Remedy> found) {
         box.getChildren().clear();
-        if (cured == null) {
-            box.getChildren().add(Look.text("Trying cures …", "soft"));
-        } else if (cured.cures().isEmpty()) {
-            box.getChildren().add(Look.paragraph(cured.words(), "soft"));
+        if (found == null) {
+            box.getChildren().add(Look.text("Trying remedies …", "soft"));
+        } else if (found.isEmpty()) {
+            box.getChildren().add(Look.paragraph(Remedies.words(found), "soft"));
         } else {
-            Cure best = cured.cures().getFirst();
-            for (Cure cure : cured.cures()) box.getChildren().add(button(cure, cure == best));
+            Remedy best = found.all().getFirst();
+            for (Remedy remedy : found.all()) box.getChildren().add(button(remedy, remedy == best));
         }
     }
 
-    private Button button(Cure cure, boolean best) {
-        VBox words = new VBox(2, Look.block(cure.sentence(), CURE_WIDTH, "order"));
-        List<String> effects = cure.effects().stream().map(Effect::words).distinct().toList();
+    private Button button(Remedy remedy, boolean best) {
+        VBox words = new VBox(2, Look.block(remedy.sentence(), CURE_WIDTH, "order"));
+        List<String> effects = remedy.effects().stream().map(Effect::words).distinct().toList();
         effects.stream()
                 .limit(EFFECTS_SHOWN)
                 .forEach(
@@ -206,16 +207,16 @@ final class FindingsPane extends VBox {
         button.setMaxWidth(Double.MAX_VALUE);
         button.getStyleClass().add("cure");
         button.setAccessibleText(
-                "Cure: %s %s.".formatted(cure.sentence(), String.join(". ", effects)));
+                "Cure: %s %s.".formatted(remedy.sentence(), String.join(". ", effects)));
         button.setOnAction(
                 _ -> {
                     afterwards.run();
-                    session.take(cure);
+                    session.take(remedy);
                 });
         button.focusedProperty()
-                .addListener((_, _, focused) -> session.preview().set(focused ? cure : null));
+                .addListener((_, _, focused) -> session.preview().set(focused ? remedy : null));
         button.hoverProperty()
-                .addListener((_, _, over) -> session.preview().set(over ? cure : null));
+                .addListener((_, _, over) -> session.preview().set(over ? remedy : null));
         return button;
     }
 }

@@ -338,8 +338,7 @@ public final class MainWindow {
     }
 
     private void writeSheet(Picture picture, Sheets.Kind kind, Path file) {
-        Sheets sheets =
-                new Sheets(picture.proof(), picture.rig(), session.shelf().prover().catalogue());
+        Sheets sheets = new Sheets(picture.proof(), session.shelf().prover().catalogue());
         session.papers()
                 .write(
                         file,

@@ -1,0 +1,33 @@
+package rivulus.remedy;
+
+import java.util.List;
+import rivulus.check.Proof;
+import rivulus.file.Change;
+import rivulus.show.Turn;
+
+/// A change of the show that was tried, on the graph and on the rig: it ends a trouble, nobody
+/// hears worse, and nothing new is wrong.
+///
+/// @param sentence as an order: "Set Show desk · USB 1 chat feed to mix-minus."
+/// @param turns what to turn, in order; empty where gear changes
+/// @param change what it does, to be done to the show as it is when it is taken
+/// @param effort the sum of the knobs' efforts; 0 where gear changes
+/// @param after the proof of the show with it done
+/// @param effects what changes for any ear, in any scene
+public record Remedy(
+        String sentence,
+        List<Turn> turns,
+        Change change,
+        int effort,
+        Proof after,
+        List<Effect> effects) {
+    public Remedy {
+        turns = List.copyOf(turns);
+        effects = List.copyOf(effects);
+    }
+
+    /// As the name of an edit: without the full stop.
+    public String name() {
+        return sentence.substring(0, sentence.length() - 1);
+    }
+}

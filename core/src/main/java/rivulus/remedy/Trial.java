@@ -1,0 +1,140 @@
+package rivulus.remedy;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import rivulus.check.Finding;
+import rivulus.check.Proof;
+import rivulus.check.SceneProof;
+import rivulus.show.Limit;
+import rivulus.show.Wish;
+import rivulus.words.Severity;
+
+/// Whether a change of a show ends a trouble and does no harm: the one measure of all remedies.
+///
+/// Scenes that howl are left out where gear changes: what is heard there besides depends on where
+/// the howl is cut.
+final class Trial {
+    private final Proof before;
+    private final List<Finding> trouble;
+    private final Set<Finding.Key> target = new HashSet<>();
+    private final List<String> scenesInOrder;
+    private final Map<Finding.Key, Severity> known = new HashMap<>();
+    private final Map<Finding.Key, Severity> knownOfTheRig = new HashMap<>();
+
+    /// @param trouble the findings to be ended
+    Trial(Proof before, List<Finding> trouble) {
+        this.before = before;
+        this.trouble = trouble;
+        for (Finding finding : before.heard()) known.put(finding.key(), finding.severity());
+        for (Finding finding : before.ofTheRig())
+            knownOfTheRig.merge(
+                    finding.key(), finding.severity(), (a, b) -> a.compareTo(b) < 0 ? a : b);
+        for (Finding finding : trouble) target.add(finding.key());
+        Set<String> order = new LinkedHashSet<>();
+        for (Finding finding : trouble) if (!finding.isOfTheRig()) order.add(finding.scene());
+        order.addAll(before.sceneIds());
+        scenesInOrder = List.copyOf(order);
+    }
+
+    /// The finding to show for it.
+    Finding first() {
+        return trouble.getFirst();
+    }
+
+    /// Whether a finding is one of those to be ended, in whatever scene.
+    boolean isMeant(Finding.Key key) {
+        return target.contains(key);
+    }
+
+    /// The keys of what is to be ended.
+    Set<Finding.Key> target() {
+        return target;
+    }
+
+    /// What of what is heard is still wrong, or worse than it was, in the first scene where
+    /// something is; scenes of the trouble itself come first. Later scenes are not worked out.
+    List<Finding> leftInScenes(Proof after) {
+        for (String id : scenesInOrder) {
+            List<Finding> uncured = new ArrayList<>();
+            List<Finding> worse = new ArrayList<>();
+            for (Finding finding : after.scene(id).orElseThrow().findings()) {
+                Severity was = known.get(finding.key());
+                if (isMeant(finding.key())) uncured.add(finding);
+                else if (was == null || finding.severity().compareTo(was) < 0) worse.add(finding);
+            }
+            if (!uncured.isEmpty()) return uncured;
+            if (!worse.isEmpty()) return worse;
+        }
+        return List.of();
+    }
+
+    /// Whether knobs turned end the trouble and harm nothing, once [#leftInScenes] is empty.
+    boolean isGoodOnKnobs(Proof after) {
+        return !weakens(after) && isGoodForTheRig(after);
+    }
+
+    /// Whether a change of gear ends the trouble and harms nothing.
+    boolean isGoodOnGear(Proof after) {
+        return isGoodForTheRig(after) && hearsNoWorse(after);
+    }
+
+    /// Whether somebody who must be heard would be heard much fainter than before.
+    private boolean weakens(Proof after) {
+        var limits = before.show().checks().limits();
+        for (SceneProof scene : before.scenes()) {
+            SceneProof then = after.scene(scene.scene().id()).orElseThrow();
+            if (then == scene) continue;
+            for (SceneProof.Heard cell : scene.all()) {
+                if (cell.standing().wish() != Wish.MUST) continue;
+                double was = cell.hearing().levelDb();
+                double is = then.of(cell.ear().id(), cell.source().id()).hearing().levelDb();
+                if (was > limits.get(Limit.FAINT) && is < was - limits.get(Limit.REMEDY_LOSS))
+                    return true;
+            }
+        }
+        return false;
+    }
+
+    /// Whether what is meant is ended or minor, of its kind there is less, and nothing serious is
+    /// new or worse.
+    private boolean isGoodForTheRig(Proof after) {
+        for (Finding left : after.ofTheRig()) {
+            if (isMeant(left.key()) && !isMinorNow(left)) return false;
+            Severity was = knownOfTheRig.get(left.key());
+            boolean worse = was == null || left.severity().compareTo(was) < 0;
+            if (worse && left.severity().isSerious()) return false;
+        }
+        return trouble.stream()
+                .filter(Finding::isOfTheRig)
+                .allMatch(finding -> alike(after, finding) < alike(before, finding));
+    }
+
+    private boolean isMinorNow(Finding left) {
+        return knownOfTheRig.get(left.key()).isSerious() && !left.severity().isSerious();
+    }
+
+    /// How many findings there are of a finding's rule and at least its severity.
+    private static long alike(Proof proof, Finding finding) {
+        return proof.ofTheRig().stream()
+                .filter(other -> other.rule().equals(finding.rule()))
+                .filter(other -> other.severity().compareTo(finding.severity()) <= 0)
+                .count();
+    }
+
+    private boolean hearsNoWorse(Proof after) {
+        Set<Finding.Key> heard = new HashSet<>();
+        Set<String> howling = new HashSet<>();
+        for (Finding finding : before.heard()) {
+            heard.add(finding.key().whom());
+            if (finding.severity() == Severity.DANGER) howling.add(finding.scene());
+        }
+        return after.heard().stream()
+                .filter(left -> !howling.contains(left.scene()))
+                .allMatch(left -> heard.contains(left.key().whom()));
+    }
+}

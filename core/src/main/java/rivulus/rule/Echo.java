@@ -1,0 +1,79 @@
+package rivulus.rule;
+
+import java.util.ArrayList;
+import java.util.List;
+import rivulus.check.Finding;
+import rivulus.check.SceneProof;
+import rivulus.check.Verdict;
+import rivulus.hearing.Arrival;
+import rivulus.hearing.TalkerEcho;
+import rivulus.hearing.Ways;
+import rivulus.show.Limit;
+import rivulus.show.Limits;
+import rivulus.show.Names;
+import rivulus.show.Person;
+import rivulus.show.Role;
+import rivulus.words.Severity;
+import rivulus.words.Words;
+
+/// A caller who gets their own voice back, rated by the E-model.
+final class Echo implements Rule {
+    @Override
+    public String id() {
+        return "echo";
+    }
+
+    @Override
+    public List<Finding.Draft> inScene(SceneProof scene, Limits limits) {
+        List<Finding.Draft> findings = new ArrayList<>();
+        for (SceneProof.Heard cell : scene.all()) {
+            if (!LateOwnVoice.isOwnVoice(cell) || !isCaller(cell) || !cell.hearing().isHeard())
+                continue;
+            Arrival strongest = cell.hearing().strongest().orElseThrow();
+            TalkerEcho echo = TalkerEcho.of(-cell.hearing().levelDb(), strongest.ms());
+            if (echo.rating() < limits.get(Limit.ECHO_RATING))
+                findings.add(finding(scene, cell, strongest, echo, limits));
+        }
+        return findings;
+    }
+
+    static boolean isCaller(SceneProof.Heard cell) {
+        return cell.source() instanceof Person person && person.role() == Role.CALLER;
+    }
+
+    private Finding.Draft finding(
+            SceneProof scene,
+            SceneProof.Heard cell,
+            Arrival strongest,
+            TalkerEcho echo,
+            Limits limits) {
+        String headline =
+                "%s hears %s %s late at %s"
+                        .formatted(
+                                Names.subject(cell.ear()),
+                                cell.source().self(),
+                                Words.ms(strongest.ms()),
+                                Words.db(cell.hearing().levelDb()));
+        Severity severity =
+                echo.rating() < limits.get(Limit.ECHO_RATING_BAD)
+                        ? Severity.PROBLEM
+                        : Severity.CAUTION;
+        return finding(scene, cell, severity, Verdict.ECHO, headline)
+                .figure("delayMs", strongest.ms())
+                .figure("levelDb", cell.hearing().levelDb())
+                .figure("rating", echo.rating())
+                .brief(Words.ms(strongest.ms()))
+                .because(
+                        () ->
+                                new Finding.Evidence(
+                                        echo.words(),
+                                        Ways.of(scene.tracer().live())
+                                                .strongest(cell.source().id(), cell.ear().id(), 3)
+                                                .all()));
+    }
+
+    @Override
+    public List<Idea> ideas(Finding finding, Workshop workshop) {
+        return workshop.closers(finding);
+    }
+}

@@ -1,0 +1,78 @@
+package rivulus.rule;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import rivulus.check.Finding;
+import rivulus.check.SceneProof;
+import rivulus.check.Verdict;
+import rivulus.hearing.Arrival;
+import rivulus.hearing.OwnVoice;
+import rivulus.hearing.Ways;
+import rivulus.show.Ear;
+import rivulus.show.Limit;
+import rivulus.show.Limits;
+import rivulus.show.Names;
+import rivulus.words.Severity;
+import rivulus.words.Words;
+
+/// A talker in the show's own rooms who hears their own voice late.
+final class LateOwnVoice implements Rule {
+    @Override
+    public String id() {
+        return "late-own-voice";
+    }
+
+    @Override
+    public List<Finding.Draft> inScene(SceneProof scene, Limits limits) {
+        List<Finding.Draft> findings = new ArrayList<>();
+        for (SceneProof.Heard cell : scene.all()) {
+            if (!isOwnVoice(cell) || Echo.isCaller(cell)) continue;
+            late(cell, limits).ifPresent(late -> findings.add(finding(scene, cell, late, limits)));
+        }
+        return findings;
+    }
+
+    /// Whether this is somebody hearing themself.
+    static boolean isOwnVoice(SceneProof.Heard cell) {
+        return cell.ear().kind() == Ear.Kind.PERSON && cell.ear().of().equals(cell.source().id());
+    }
+
+    private static Optional<Arrival> late(SceneProof.Heard cell, Limits limits) {
+        double level = limits.get(Limit.OWN_VOICE_LEVEL);
+        double from = limits.get(Limit.OWN_VOICE);
+        return cell.hearing().arrivals().stream()
+                .filter(a -> a.levelDb() > level && a.ms() >= from)
+                .max(Comparator.comparingDouble(Arrival::levelDb));
+    }
+
+    private Finding.Draft finding(
+            SceneProof scene, SceneProof.Heard cell, Arrival late, Limits limits) {
+        String headline =
+                "%s hears %s %s late at %s"
+                        .formatted(
+                                Names.subject(cell.ear()),
+                                cell.source().self(),
+                                Words.ms(late.ms()),
+                                Words.db(late.levelDb()));
+        Severity severity =
+                late.ms() >= limits.get(Limit.OWN_VOICE_BAD) ? Severity.PROBLEM : Severity.CAUTION;
+        return finding(scene, cell, severity, Verdict.LATE, headline)
+                .figure("delayMs", late.ms())
+                .figure("levelDb", late.levelDb())
+                .brief(Words.ms(late.ms()))
+                .because(
+                        () ->
+                                new Finding.Evidence(
+                                        OwnVoice.at(late.ms()).words(),
+                                        Ways.of(scene.tracer().live())
+                                                .strongest(cell.source().id(), cell.ear().id(), 2)
+                                                .all()));
+    }
+
+    @Override
+    public List<Idea> ideas(Finding finding, Workshop workshop) {
+        return workshop.closers(finding);
+    }
+}

@@ -1,0 +1,72 @@
+package rivulus.rule;
+
+import java.util.ArrayList;
+import java.util.List;
+import rivulus.check.Finding;
+import rivulus.check.SceneProof;
+import rivulus.check.Verdict;
+import rivulus.hearing.Way;
+import rivulus.hearing.Ways;
+import rivulus.show.Ear;
+import rivulus.show.Limit;
+import rivulus.show.Limits;
+import rivulus.show.Names;
+import rivulus.show.Wish;
+import rivulus.words.Severity;
+import rivulus.words.Words;
+
+/// Somebody who must not be heard, and is. Own voices are the business of [Echo] and
+/// [LateOwnVoice], muted ones of [Mute].
+final class Leak implements Rule {
+    @Override
+    public String id() {
+        return "leak";
+    }
+
+    @Override
+    public List<Finding.Draft> inScene(SceneProof scene, Limits limits) {
+        List<Finding.Draft> findings = new ArrayList<>();
+        for (SceneProof.Heard cell : scene.all()) {
+            if (!leaks(scene, cell, limits) || Mute.isThoughtMuted(scene, cell)) continue;
+            String headline =
+                    "%s hears %s at %s and must not"
+                            .formatted(
+                                    Names.subject(cell.ear()),
+                                    Names.of(cell.source()),
+                                    Words.db(cell.hearing().levelDb()));
+            Severity severity = cell.ear().isPublic() ? Severity.PROBLEM : Severity.CAUTION;
+            findings.add(
+                    finding(scene, cell, severity, Verdict.LEAK, headline)
+                            .figure("levelDb", cell.hearing().levelDb())
+                            .because(() -> by(scene, cell)));
+        }
+        return findings;
+    }
+
+    /// Whether an ear hears what it must not. Nobody expects a mute to silence a neighbour in the
+    /// same room: for what rests in the scene only what comes by wire counts.
+    static boolean leaks(SceneProof scene, SceneProof.Heard cell, Limits limits) {
+        if (cell.standing().wish() != Wish.MUST_NOT || LateOwnVoice.isOwnVoice(cell)) return false;
+        boolean rests = scene.scene().quiet().contains(cell.source().id());
+        double level = rests ? cell.hearing().byWireDb() : cell.hearing().levelDb();
+        boolean track = cell.ear().kind() == Ear.Kind.TRACK;
+        return level > limits.get(track ? Limit.BLEED : Limit.LEAK);
+    }
+
+    private static Finding.Evidence by(SceneProof scene, SceneProof.Heard cell) {
+        List<Way> ways =
+                Ways.of(scene.tracer().live())
+                        .strongest(cell.source().id(), cell.ear().id(), 3)
+                        .all();
+        return new Finding.Evidence(unstopped(cell.standing().why()), ways);
+    }
+
+    private static String unstopped(String why) {
+        return why.endsWith(".") ? why.substring(0, why.length() - 1) : why;
+    }
+
+    @Override
+    public List<Idea> ideas(Finding finding, Workshop workshop) {
+        return workshop.closers(finding);
+    }
+}

@@ -1,0 +1,72 @@
+package rivulus.rule;
+
+import java.util.ArrayList;
+import java.util.List;
+import rivulus.check.Finding;
+import rivulus.check.SceneProof;
+import rivulus.gear.Knob;
+import rivulus.hearing.Loop;
+import rivulus.show.Limit;
+import rivulus.show.Limits;
+import rivulus.signal.KnobUse;
+import rivulus.signal.Leg;
+import rivulus.words.Severity;
+import rivulus.words.Words;
+
+/// Sound that goes round and howls, or is near to it.
+final class Looping implements Rule {
+    @Override
+    public String id() {
+        return "loop";
+    }
+
+    @Override
+    public List<Finding.Draft> inScene(SceneProof scene, Limits limits) {
+        List<Finding.Draft> findings = new ArrayList<>();
+        for (Loop loop : scene.tracer().loops()) {
+            if (loop.marginDb() < limits.get(Limit.LOOP_MARGIN)) findings.add(finding(scene, loop));
+        }
+        return findings;
+    }
+
+    private Finding.Draft finding(SceneProof scene, Loop loop) {
+        String round = loop.isAcoustic() ? "through the room" : "by wire";
+        String headline =
+                loop.isStable()
+                        ? "Sound goes round %s with only %s to spare"
+                                .formatted(round, Words.db(loop.marginDb()))
+                        : "Sound goes round %s and howls, %s over"
+                                .formatted(round, Words.db(-loop.marginDb()));
+        Severity severity = loop.isStable() ? Severity.CAUTION : Severity.DANGER;
+        return finding(severity, headline)
+                .in(scene, scene.tracer().live())
+                .about(loop.legs().getFirst().from().toString())
+                .figure("marginDb", loop.marginDb())
+                .figure("worstHz", loop.worstHz())
+                .because(() -> why(scene, loop));
+    }
+
+    @Override
+    public List<Idea> ideas(Finding finding, Workshop workshop) {
+        return workshop.quieters(finding);
+    }
+
+    private static Finding.Evidence why(SceneProof scene, Loop loop) {
+        String cut =
+                loop.weakestCut()
+                        .map(leg -> "it is weakest at " + knobOf(scene, leg).words())
+                        .orElse("no single knob cuts it");
+        return new Finding.Evidence(cut, loop.way().stream().toList());
+    }
+
+    private static KnobUse knobOf(SceneProof scene, Leg leg) {
+        List<KnobUse> knobs =
+                leg.governors().stream()
+                        .map(govern -> scene.tracer().live().graph().knobs().get(govern.knob()))
+                        .toList();
+        return knobs.stream()
+                .filter(use -> use.knob().role() != Knob.Role.PERMISSION)
+                .reduce((_, last) -> last)
+                .orElse(knobs.getLast());
+    }
+}

@@ -1,0 +1,96 @@
+package rivulus.rule;
+
+import java.util.ArrayList;
+import java.util.List;
+import rivulus.check.Finding;
+import rivulus.check.SceneProof;
+import rivulus.check.Verdict;
+import rivulus.hearing.Opening;
+import rivulus.hearing.Ways;
+import rivulus.search.Found;
+import rivulus.show.Limit;
+import rivulus.show.Limits;
+import rivulus.show.Names;
+import rivulus.show.Wish;
+import rivulus.words.Severity;
+import rivulus.words.Words;
+
+/// Somebody who must be heard, and is not, or hardly.
+final class Missing implements Rule {
+    @Override
+    public String id() {
+        return "missing";
+    }
+
+    @Override
+    public List<Finding.Draft> inScene(SceneProof scene, Limits limits) {
+        List<Finding.Draft> findings = new ArrayList<>();
+        for (SceneProof.Heard cell : scene.all()) {
+            if (cell.standing().wish() != Wish.MUST) continue;
+            double level = cell.hearing().levelDb();
+            if (level < limits.get(Limit.HEARD)) findings.add(missing(scene, cell));
+            else if (level < limits.get(Limit.FAINT)) findings.add(faint(scene, cell));
+        }
+        return findings;
+    }
+
+    private Finding.Draft missing(SceneProof scene, SceneProof.Heard cell) {
+        String headline =
+                "%s does not hear %s".formatted(Names.subject(cell.ear()), Names.of(cell.source()));
+        return finding(scene, cell, Severity.PROBLEM, Verdict.MISSING, headline)
+                .figure("levelDb", cell.hearing().levelDb())
+                .because(() -> why(scene, cell));
+    }
+
+    private static Finding.Evidence why(SceneProof scene, SceneProof.Heard cell) {
+        Found<Opening> nearest = scene.openings().nearest(cell.source().id(), cell.ear().id(), 1);
+        if (nearest.isEmpty()) {
+            String cause =
+                    cell.hearing().isHeard()
+                            ? "it arrives at only " + Words.db(cell.hearing().levelDb())
+                            : nearest.complete()
+                                    ? "no lead and no program joins the two"
+                                    : "no way that knobs could open was found";
+            return new Finding.Evidence(cause, List.of());
+        }
+        return new Finding.Evidence(broken(nearest.all().getFirst()), List.of());
+    }
+
+    /// What stands in the way: "Show desk · PHONE in headphones 3 is off".
+    static String broken(Opening opening) {
+        List<String> closed =
+                opening.turns().stream()
+                        .map(
+                                turn ->
+                                        "%s is %s"
+                                                .formatted(
+                                                        turn.knob().words(),
+                                                        turn.knob().say(turn.from())))
+                        .toList();
+        return Words.list(closed);
+    }
+
+    private Finding.Draft faint(SceneProof scene, SceneProof.Heard cell) {
+        String headline =
+                "%s hears %s only faintly, %s"
+                        .formatted(
+                                Names.subject(cell.ear()),
+                                Names.of(cell.source()),
+                                Words.db(cell.hearing().levelDb()));
+        return finding(scene, cell, Severity.CAUTION, Verdict.FAINT, headline)
+                .figure("levelDb", cell.hearing().levelDb())
+                .because(
+                        () ->
+                                new Finding.Evidence(
+                                        "",
+                                        Ways.of(scene.tracer().live())
+                                                .strongest(cell.source().id(), cell.ear().id(), 2)
+                                                .all()));
+    }
+
+    @Override
+    public List<Idea> ideas(Finding finding, Workshop workshop) {
+        boolean heard = finding.verdict().filter(Verdict.FAINT::equals).isPresent();
+        return heard ? workshop.louder(finding) : workshop.openers(finding);
+    }
+}

@@ -1,0 +1,48 @@
+package rivulus.rule;
+
+import java.util.List;
+import rivulus.check.Finding;
+import rivulus.check.Proof;
+import rivulus.check.SceneProof;
+import rivulus.show.Limits;
+import rivulus.words.Severity;
+
+/// One thing that can be wrong: how it is found, and what might end it.
+///
+/// A rule is its class here, its line in [Rules], its row in docs/outputs.md, and its test.
+public interface Rule {
+    /// Its id, as outputs write it: `missing`.
+    String id();
+
+    /// What it finds in what is heard in one scene.
+    default List<Finding.Draft> inScene(SceneProof scene, Limits limits) {
+        return List.of();
+    }
+
+    /// What it finds in gear, leads, earths and power, whatever the scene.
+    default List<Finding.Draft> inRig(Proof proof, Limits limits) {
+        return List.of();
+    }
+
+    /// What might end a finding of it, kindest first. Nothing has been tried.
+    default List<Idea> ideas(Finding finding, Workshop workshop) {
+        return List.of();
+    }
+
+    /// The beginning of a finding of it.
+    default Finding.Draft finding(Severity severity, String sentence) {
+        return Finding.of(id(), severity, sentence);
+    }
+
+    /// The beginning of a finding of it about what one ear hears of one source in a scene.
+    default Finding.Draft finding(
+            SceneProof scene,
+            SceneProof.Heard cell,
+            Severity severity,
+            rivulus.check.Verdict verdict,
+            String sentence) {
+        return finding(severity, sentence)
+                .in(scene, scene.tracer().live())
+                .heard(cell.ear(), cell.source(), verdict);
+    }
+}

@@ -1,0 +1,35 @@
+package rivulus.show;
+
+import java.util.List;
+import java.util.Set;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import rivulus.disk.Extras;
+
+/// How a show wants to be judged.
+///
+/// @param limits where the rules draw their lines
+/// @param silenced findings that somebody has looked at and does not want to be told again
+public record Checks(Limits limits, List<Silenced> silenced, Extras extras) {
+    /// As everybody is judged.
+    public static final Checks USUAL = new Checks(Limits.USUAL, List.of(), Extras.NONE);
+
+    public Checks {
+        silenced = List.copyOf(silenced);
+    }
+
+    /// A finding that is not told.
+    ///
+    /// @param finding its id, in whatever scene: `leak/stream/cues`
+    /// @param reason why, in the words of who did it
+    public record Silenced(String finding, String reason, Extras extras) {}
+
+    /// Those of some findings that are to be told.
+    ///
+    /// @param id of a finding, in whatever scene
+    public <T> List<T> told(List<T> findings, Function<T, String> id) {
+        if (silenced.isEmpty()) return findings;
+        Set<String> ids = silenced.stream().map(Silenced::finding).collect(Collectors.toSet());
+        return findings.stream().filter(finding -> !ids.contains(id.apply(finding))).toList();
+    }
+}

@@ -1,0 +1,164 @@
+package rivulus.remedy;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import rivulus.check.Demo;
+import rivulus.check.Finding;
+import rivulus.check.Proof;
+import rivulus.check.Trouble;
+import rivulus.gear.Setting;
+import rivulus.show.Ref;
+import rivulus.show.Show;
+
+class RemediesTest {
+    private static Remedy best(Proof proof, Trouble trouble) {
+        return Remedies.of(Demo.PROVER, proof, trouble, 3, () -> false).all().getFirst();
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"first-call", "lantern-hour", "archive-interviews", "language-cafe"})
+    void everyFindingOfTheDemoWorldHasACureAndTakingTheBestOnesLeavesNothingWrong(String name) {
+        Show show = Demo.show(name);
+        Proof proof = Demo.PROVER.prove(show);
+        for (int round = 0; round < 10 && !proof.heard().isEmpty(); round++) {
+            Remedy cure = best(proof, Trouble.of(proof).getFirst());
+            show = show.with(cure.turns());
+            proof = Demo.PROVER.prove(show);
+        }
+        assertThat(proof.heard()).isEmpty();
+    }
+
+    @Test
+    void theMasterBecomesTheMixMinusAndTheHeadphonesMoveToMixA() {
+        Proof proof = Demo.PROVER.prove(Demo.show("archive-interviews"));
+        Remedy cure = best(proof, Trouble.of(proof).getFirst());
+        assertThat(cure.turns())
+                .extracting(turn -> turn.knob() + " " + turn.to().word())
+                .containsExactlyInAnyOrder(
+                        "mixer/usb.fader off",
+                        "mixer/a.usb 0",
+                        "mixer/phones1.source a",
+                        "mixer/phones2.source a");
+        assertThat(cure.effects())
+                .extracting(Effect::words)
+                .contains("Edda no longer hears herself");
+        assertThat(
+                        cure.after()
+                                .scene("interview")
+                                .orElseThrow()
+                                .of("track-edda", "edda")
+                                .hearing()
+                                .levelDb())
+                .as("tracks are taken before the fader")
+                .isGreaterThan(-1);
+    }
+
+    @Test
+    void thePriceOfACureIsSaid() {
+        Proof proof = Demo.PROVER.prove(Demo.show("language-cafe"));
+        Trouble late = Trouble.of(proof).getFirst();
+        Remedy cure = best(proof, late);
+        assertThat(cure.sentence())
+                .isEqualTo(
+                        "Set Show desk · headphones 1 feed to custom pick and Show desk · headphones 1 pick of MIC 1"
+                                + " to off.");
+        assertThat(cure.effects())
+                .extracting(Effect::words)
+                .containsOnly("Sunniva no longer hears herself");
+    }
+
+    @Test
+    void aClipGoesIntoTheCallByTheComputersOtherPair() {
+        Proof proof = Demo.PROVER.prove(Demo.show("language-cafe"));
+        Trouble missing = Trouble.of(proof).getLast();
+        assertThat(best(proof, missing).sentence())
+                .isEqualTo("Set Clip player · output to Show desk USB 1 main.");
+    }
+
+    @Test
+    void whoIsFaintInAnothersMicrophoneIsGivenAWayOfTheirOwn() {
+        Proof proof = Demo.PROVER.prove(Demo.show("round-table"));
+        Trouble faint =
+                Trouble.of(proof).stream()
+                        .filter(trouble -> trouble.first().rule().equals("missing"))
+                        .findFirst()
+                        .orElseThrow();
+        assertThat(faint.first().sentence()).contains("hears Sunniva only faintly");
+        assertThat(best(proof, faint).turns())
+                .extracting(turn -> turn.knob() + " " + turn.to().word())
+                .containsExactly("mixer/in3.of sunniva-mic/mic");
+    }
+
+    @Test
+    void aKnobThatASceneHasSetItselfIsTurnedThere() {
+        Ref pick = Ref.of("desk/phones3.pick.phone");
+        Show show =
+                Demo.lanternMended().withScene("call-in", s -> s.withKnob(pick, Setting.Level.OFF));
+        Proof proof = Demo.PROVER.prove(show);
+        Trouble trouble = Trouble.of(proof).getFirst();
+        assertThat(trouble.scenes()).containsExactly("Call-in");
+        assertThat(best(proof, trouble).turns())
+                .singleElement()
+                .satisfies(
+                        turn -> {
+                            assertThat(turn.knob()).isEqualTo(pick);
+                            assertThat(turn.scene()).contains("call-in");
+                        });
+    }
+
+    @Test
+    void aCureNeverWeakensWhatMustBeHeard() {
+        Proof proof = Demo.PROVER.prove(Demo.show("first-call"));
+        Finding echo = proof.heard().getFirst();
+        List<Remedy> cures = Remedies.of(Demo.PROVER, proof, echo, 5).all();
+        assertThat(cures)
+                .isNotEmpty()
+                .allSatisfy(
+                        cure ->
+                                assertThat(
+                                                cure.after()
+                                                        .scenes()
+                                                        .getFirst()
+                                                        .of("nadia", "maren")
+                                                        .hearing()
+                                                        .levelDb())
+                                        .isGreaterThan(-6.5));
+        assertThat(cures)
+                .extracting(Remedy::sentence)
+                .noneMatch(s -> s.contains("built-in microphone"));
+    }
+
+    @Test
+    void aHowlIsCuredByTurningOneLevelDownByWhatIsLacking() {
+        Show show = Demo.howling();
+        Proof proof = Demo.PROVER.prove(show);
+        Trouble howl = Trouble.of(proof).getFirst();
+        assertThat(howl.first().rule()).isEqualTo("loop");
+        double margin = howl.first().figures().get("marginDb");
+        assertThat(margin).isNegative();
+        Remedy cure = best(proof, howl);
+        assertThat(cure.turns())
+                .singleElement()
+                .satisfies(
+                        turn -> {
+                            double lower =
+                                    ((Setting.Level) turn.from()).db()
+                                            - ((Setting.Level) turn.to()).db();
+                            assertThat(lower).isEqualTo(Math.ceil(6 - margin));
+                        });
+        assertThat(cure.after().findings()).noneMatch(f -> f.rule().equals("loop"));
+    }
+
+    @Test
+    void aSearchThatIsNoLongerWantedEndsAtOnce() {
+        Proof proof = Demo.PROVER.prove(Demo.show("lantern-hour"));
+        assertThat(
+                        Remedies.of(Demo.PROVER, proof, Trouble.of(proof).getFirst(), 3, () -> true)
+                                .all())
+                .isEmpty();
+    }
+}

@@ -1,0 +1,129 @@
+package rivulus.rule;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+import rivulus.check.Demo;
+import rivulus.check.Finding;
+import rivulus.check.Proof;
+import rivulus.check.Trouble;
+import rivulus.remedy.Remedies;
+import rivulus.remedy.Remedy;
+import rivulus.show.Show;
+
+/// Evenings at Tern Quay Library, each as it was first built, with the usual mistakes, and
+/// repaired.
+class EveningsTest {
+
+    private static List<String> serious(Show show) {
+        List<String> found = new ArrayList<>();
+        for (Finding finding : Demo.PROVER.prove(show).findings()) {
+            if (finding.severity().isSerious())
+                found.add(
+                        "%s %s %s"
+                                .formatted(
+                                        finding.rule(), finding.key().ear(), finding.key().source())
+                                .strip());
+        }
+        for (Finding finding : Demo.PROVER.prove(show).ofTheRig())
+            if (finding.severity().isSerious()) found.add(finding.rule());
+        return found.stream().distinct().sorted().toList();
+    }
+
+    @ParameterizedTest(name = "{0}")
+    @CsvSource(
+            delimiter = ';',
+            value = {
+                "spring-lectures; missing stream ivo, missing stream maren",
+                "choir-night; ground-loop, level",
+                "doorstep-talks; power",
+                "map-room-screening; doubled stream film",
+                "letters-from-afar; ground-loop, polarity",
+                "twin-tables; doubled stream ivo, ground-loop, loop",
+                "harbour-hotline; battery, phantom, polarity",
+                "lute-evening; doubled stream ivo, late-own-voice ivo ivo, phantom",
+                "lute-lesson; clean-up, missing ivo lute, missing nadia ivo",
+                "puzzle-relay; doubled stream alerts, ground-loop, missing ivo puzzle, missing stream puzzle",
+                "harbour-quest; missing stream quest, picture",
+                "ferry-log; doubled stream log-sound, ground-loop",
+                "round-table; doubled stream maren, doubled stream sunniva"
+            })
+    void anEveningHasTheMistakesPeopleMake(String name, String mistakes) {
+        assertThat(serious(Demo.show(name))).isEqualTo(Arrays.asList(mistakes.split(", ")));
+    }
+
+    @ParameterizedTest
+    @ValueSource(
+            strings = {
+                "spring-lectures",
+                "choir-night",
+                "doorstep-talks",
+                "map-room-screening",
+                "letters-from-afar",
+                "twin-tables",
+                "harbour-hotline",
+                "lute-evening",
+                "lute-lesson",
+                "puzzle-relay",
+                "harbour-quest",
+                "ferry-log",
+                "round-table"
+            })
+    void repairedItHasNone(String name) {
+        assertThat(serious(Demo.show(name + "-repaired"))).isEmpty();
+    }
+
+    @ParameterizedTest
+    @ValueSource(
+            strings = {
+                "spring-lectures",
+                "map-room-screening",
+                "lute-evening",
+                "lute-lesson",
+                "puzzle-relay",
+                "harbour-quest",
+                "ferry-log",
+                "round-table"
+            })
+    void everyTroubleOfHearingHasACureThatWasTried(String name) {
+        Proof proof = Demo.PROVER.prove(Demo.show(name));
+        for (Trouble trouble : Trouble.of(proof)) {
+            if (!trouble.severity().isSerious()) continue;
+            assertThat(Remedies.of(Demo.PROVER, proof, trouble, 3, () -> false).all())
+                    .as(trouble.headline())
+                    .isNotEmpty();
+        }
+    }
+
+    @ParameterizedTest
+    @ValueSource(
+            strings = {
+                "choir-night",
+                "letters-from-afar",
+                "lute-evening",
+                "twin-tables",
+                "lantern-hour",
+                "puzzle-relay",
+                "harbour-quest",
+                "ferry-log",
+                "lute-lesson"
+            })
+    void everySeriousFindingOfTheRigHasAFixThatEndsIt(String name) {
+        Show show = Demo.show(name);
+        Proof proof = Demo.PROVER.prove(show);
+        for (Finding finding : proof.ofTheRig()) {
+            if (!finding.severity().isSerious()) continue;
+            List<Remedy> fixes = Remedies.of(Demo.PROVER, proof, finding, 3).all();
+            assertThat(fixes).as(finding.sentence()).isNotEmpty();
+            for (Remedy fix : fixes)
+                assertThat(Demo.PROVER.prove(fix.change().after()).ofTheRig())
+                        .extracting(Finding::id)
+                        .doesNotContain(finding.id());
+        }
+    }
+}
