@@ -124,6 +124,8 @@ final class KnobReader {
         if (!oneOfThem && (gains.isPresent() || late.isEmpty()))
             throw entry.trouble("either \"open\" or \"gainDb\" should stand here, or \"delayMs\"");
         if (open.isPresent()) {
+            if (open.get().items().isEmpty())
+                throw open.get().trouble("name at least one setting that opens it");
             for (Entry word : open.get().items()) effects.put(word.oneOf("setting", words), 0.0);
         }
         if (gains.isPresent()) perWord(gains.get(), words, -120, 40, effects);

@@ -13,6 +13,8 @@ import rivulus.gear.Signal;
 
 /// Reads one port of a template; what is not said follows from its connector and signal.
 final class PortReader {
+    private static final List<String> WIRINGS = List.of("CTIA", "OMTP");
+
     private PortReader() {}
 
     static Port read(Entry item) throws FileTrouble {
@@ -76,9 +78,14 @@ final class PortReader {
                 phantom(item, usual.phantom()),
                 knob,
                 item.truth("floating", usual.floating()),
-                item.text("wiring", ""),
+                wiring(item),
                 item.whole("drawsMa", 0, 20_000, 0),
                 item.whole("givesMa", 0, 20_000, item.truth("host", false) ? 500 : 0));
+    }
+
+    private static String wiring(Entry item) throws FileTrouble {
+        Optional<Entry> said = item.maybe("wiring");
+        return said.isPresent() ? said.get().oneOf("wiring of a 4-pole jack", WIRINGS) : "";
     }
 
     private static Electric.Phantom phantom(Entry item, Electric.Phantom usual) throws FileTrouble {

@@ -1,5 +1,7 @@
 package rivulus.rule;
 
+import java.util.Collections;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import rivulus.file.Change;
@@ -12,7 +14,7 @@ public sealed interface Idea {
     /// Knobs that stand otherwise; may be put together with others.
     record Settings(Map<Ref, Setting> settings) implements Idea {
         public Settings {
-            settings = Map.copyOf(settings);
+            settings = Collections.unmodifiableMap(new LinkedHashMap<>(settings));
         }
     }
 

@@ -1,0 +1,163 @@
+package rivulus.file;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.networknt.schema.InputFormat;
+import com.networknt.schema.Schema;
+import com.networknt.schema.SchemaRegistry;
+import com.networknt.schema.SpecificationVersion;
+import java.lang.reflect.RecordComponent;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import org.junit.jupiter.api.Test;
+import rivulus.check.Demo;
+import rivulus.disk.Extras;
+import rivulus.disk.FileTrouble;
+import rivulus.disk.Json;
+import rivulus.disk.JsonText;
+import rivulus.gear.Setting;
+import rivulus.show.Cable;
+import rivulus.show.Device;
+import rivulus.show.Limits;
+import rivulus.show.MuteKey;
+import rivulus.show.OwnTemplate;
+import rivulus.show.Owned;
+import rivulus.show.Rundown;
+import rivulus.show.Show;
+import rivulus.show.Wish;
+import rivulus.show.WishChange;
+
+/// A part of the document that somebody adds and forgets to read, to write, or to put into the
+/// schema, fails here.
+class DocumentTest {
+    /// Every evening, and one that says what none of them does.
+    private static List<Show> shows() throws Exception {
+        List<Show> shows = new ArrayList<>();
+        for (String name : DemoShows.all().keySet()) shows.add(Demo.show(name));
+        String judged =
+                ShowFile.write(Demo.show(DemoShows.LANTERN_HOUR))
+                        .replaceFirst(
+                                "\"cast\"",
+                                "\"checks\": {\"limits\": {\"heard\": -28}, \"silenced\": "
+                                        + "[{\"finding\": \"leak/stream/pads\", \"reason\": \"it may\"}]},"
+                                        + " \"cast\"");
+        shows.add(more(ShowFile.parse(judged, "judged", Templates.shipped())));
+        return shows;
+    }
+
+    private static Show more(Show show) throws FileTrouble {
+        Device strip = Device.of("strip", "Strip", "outlet-strip").toBuy(true);
+        List<Device> devices = new ArrayList<>(show.rig().devices());
+        devices.set(0, devices.getFirst().pluggedInto("strip"));
+        devices.add(strip);
+        List<Cable> cables = new ArrayList<>(show.rig().cables());
+        cables.set(0, cables.getFirst().toBuy(true));
+        List<Owned> stock = List.of(new Owned("XLR lead", 5, 4, Extras.NONE));
+        MuteKey key = show.mutes().getFirst();
+        MuteKey excepted =
+                new MuteKey(
+                        key.id(),
+                        key.name(),
+                        key.knob(),
+                        key.to(),
+                        key.silences(),
+                        List.of(show.ears().getFirst().id()),
+                        Extras.NONE);
+        WishChange once =
+                new WishChange(
+                        show.ears().getFirst().id(),
+                        show.sources().getFirst().id(),
+                        show.scenes().getFirst().id(),
+                        Wish.MAY,
+                        "for once",
+                        Extras.NONE);
+        String own = "{\"template\": \"own\", \"name\": \"Own\", \"kind\": \"desk\"}";
+        return show.withRig(show.rig().with(devices, cables).withStock(stock))
+                .withRundown(new Rundown(List.of(once), show.scenes(), List.of(excepted)))
+                .withTemplates(List.of(Templates.parseOwn(own, "own")));
+    }
+
+    @Test
+    void everyPartOfTheDocumentIsSaidSomewhereAndComesBackAsItWasWritten() throws Exception {
+        Set<String> parts = new TreeSet<>();
+        Set<String> said = new TreeSet<>();
+        for (Show show : shows()) {
+            walk(show, parts, said);
+            assertThat(ShowFile.again(show, Templates.shipped())).isEqualTo(show);
+        }
+        parts.removeAll(said);
+        assertThat(parts).as("parts that no show of the tests says anything in").isEmpty();
+    }
+
+    private static void walk(Object value, Set<String> parts, Set<String> said) throws Exception {
+        switch (value) {
+            case Extras _, Limits _, Setting _, OwnTemplate _ -> {}
+            case Collection<?> all -> {
+                for (Object one : all) walk(one, parts, said);
+            }
+            case Map<?, ?> all -> {
+                for (Object one : all.values()) walk(one, parts, said);
+            }
+            case Optional<?> one when one.isPresent() -> walk(one.get(), parts, said);
+            case Record record -> {
+                for (RecordComponent part : record.getClass().getRecordComponents()) {
+                    if (part.getType() == Extras.class) continue;
+                    String name = record.getClass().getSimpleName() + "." + part.getName();
+                    Object of = part.getAccessor().invoke(record);
+                    parts.add(name);
+                    if (isSaid(of)) said.add(name);
+                    walk(of, parts, said);
+                }
+            }
+            default -> {}
+        }
+    }
+
+    private static boolean isSaid(Object value) {
+        return switch (value) {
+            case String text -> !text.isEmpty();
+            case Collection<?> all -> !all.isEmpty();
+            case Map<?, ?> all -> !all.isEmpty();
+            case Optional<?> one -> one.isPresent();
+            case Double number -> number != 0;
+            case Integer number -> number != 0;
+            case Boolean truth -> truth;
+            case Limits limits -> !limits.changed().isEmpty();
+            default -> true;
+        };
+    }
+
+    @Test
+    void everythingThatIsWrittenIsNamedInTheSchema() throws Exception {
+        String template = Files.readString(Path.of("../docs/template.schema.json"));
+        Json open = Json.parse(Files.readString(Path.of("../docs/show.schema.json")), "schema");
+        Schema strict =
+                SchemaRegistry.withDefaultDialect(
+                                SpecificationVersion.DRAFT_2020_12,
+                                builder -> builder.schemas(Map.of("rivulus:template", template)))
+                        .getSchema(JsonText.of(closed(open.plain())));
+        for (Show show : shows())
+            assertThat(strict.validate(ShowFile.write(show), InputFormat.JSON))
+                    .filteredOn(wrong -> !wrong.toString().contains("'fullName'"))
+                    .as("the Lantern Hour keeps one unknown field on purpose")
+                    .isEmpty();
+    }
+
+    /// A schema that lets nothing through that it does not name.
+    private static Object closed(Object schema) {
+        if (schema instanceof List<?> list) return list.stream().map(DocumentTest::closed).toList();
+        if (!(schema instanceof Map<?, ?> map)) return schema;
+        Map<Object, Object> closed = new java.util.LinkedHashMap<>();
+        map.forEach((name, value) -> closed.put(name, closed(value)));
+        boolean object = "object".equals(map.get("type")) && map.containsKey("properties");
+        if (object) closed.putIfAbsent("unevaluatedProperties", false);
+        return closed;
+    }
+}
