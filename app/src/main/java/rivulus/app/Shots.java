@@ -18,7 +18,10 @@ import javafx.scene.control.ToggleButton;
 import javafx.scene.image.WritableImage;
 import javafx.stage.Stage;
 import javax.imageio.ImageIO;
+import rivulus.app.brief.BriefStage;
 import rivulus.app.look.Look;
+import rivulus.app.mixes.MixesStage;
+import rivulus.app.rig.RigStage;
 import rivulus.app.session.Session;
 import rivulus.app.session.Settings;
 import rivulus.app.shell.MainWindow;
@@ -62,6 +65,14 @@ public final class Shots extends Application {
         next();
     }
 
+    private RigStage rig() {
+        return window.stages().stream()
+                .filter(RigStage.class::isInstance)
+                .map(RigStage.class::cast)
+                .findFirst()
+                .orElseThrow();
+    }
+
     private void plan() {
         shot("start", () -> {});
         shot("mixes-echo", () -> window.openDemo(DemoShows.LANTERN_HOUR));
@@ -72,26 +83,26 @@ public final class Shots extends Application {
         shot(
                 "brief",
                 () -> {
-                    session.stage().set(rivulus.app.session.Stage.BRIEF);
+                    session.stage().set(BriefStage.ID);
                     choose("call-in", "sunniva");
                     session.source().set("bram");
                 });
         shot(
                 "rig",
                 () -> {
-                    session.stage().set(rivulus.app.session.Stage.RIG);
+                    session.stage().set(RigStage.ID);
                     session.source().set("");
                 });
         for (RigLayer layer : RigLayer.values()) {
             if (layer == RigLayer.LEADS) continue;
             shot(
                     "rig-" + layer.title().toLowerCase(java.util.Locale.ROOT),
-                    () -> session.layer().set(layer));
+                    () -> rig().layer().set(layer));
         }
         shot(
                 "rig-knobs",
                 () -> {
-                    session.layer().set(RigLayer.LEADS);
+                    rig().layer().set(RigLayer.LEADS);
                     session.device().set("desk");
                 });
         shot(
@@ -133,7 +144,7 @@ public final class Shots extends Application {
                 "palette",
                 () -> {
                     window.closeTop();
-                    session.stage().set(rivulus.app.session.Stage.MIXES);
+                    session.stage().set(MixesStage.ID);
                     session.device().set("");
                     window.openPalette();
                     ((TextField) window.scene().getRoot().lookup("#palette-search"))

@@ -12,7 +12,7 @@ import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
-import rivulus.app.session.Stage;
+import rivulus.app.rig.RigStage;
 import rivulus.show.Show;
 
 class BenchTest {
@@ -40,7 +40,7 @@ class BenchTest {
     @Test
     void aShippedKindIsDoubledChangedUnderLiveChecksAndTakenUpByADevice() {
         try (Hand hand = Hand.atDemo(folder)) {
-            hand.act(() -> hand.session().stage().set(Stage.RIG));
+            hand.act(() -> hand.session().stage().set(RigStage.ID));
             hand.act(() -> hand.session().device().set("small-recorder"));
             hand.click("#gear-tab");
             press(hand, "#change-kind");

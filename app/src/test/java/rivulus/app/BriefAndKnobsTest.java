@@ -8,7 +8,7 @@ import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
-import rivulus.app.session.Stage;
+import rivulus.app.rig.RigStage;
 import rivulus.gear.Knob;
 import rivulus.gear.Setting;
 import rivulus.show.Ref;
@@ -55,7 +55,7 @@ class BriefAndKnobsTest {
     @Test
     void aChoiceIsTurnedInTheDevicesOwnWords() {
         try (Hand hand = Hand.atDemo(folder)) {
-            hand.act(() -> hand.session().stage().set(Stage.RIG));
+            hand.act(() -> hand.session().stage().set(RigStage.ID));
             assertThat(hand.textIn("#rig-scroll"))
                     .contains("Reading Room", "Cue laptop", "Lantern Hour".substring(0, 0));
             hand.act(() -> hand.session().device().set("desk"));

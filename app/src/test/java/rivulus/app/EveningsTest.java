@@ -9,7 +9,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
-import rivulus.app.session.Stage;
+import rivulus.app.stage.Stage;
 import rivulus.file.DemoShows;
 import rivulus.show.Ear;
 import rivulus.show.Scene;
@@ -27,8 +27,8 @@ class EveningsTest {
     void everyStageSceneAndEarOfEveryEveningCanBeSeen(String name) {
         try (Hand hand = Hand.atShow(folder, name)) {
             assertThat(hand.textIn("#ears")).isNotBlank();
-            for (Stage stage : Stage.values()) {
-                hand.act(() -> hand.session().stage().set(stage));
+            for (Stage stage : hand.window().stages()) {
+                hand.act(() -> hand.session().stage().set(stage.id()));
                 assertThat(hand.textIn("#side")).as(stage.title()).isNotBlank();
             }
             for (Scene scene : hand.session().show().get().scenes()) {

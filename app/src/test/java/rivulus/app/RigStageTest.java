@@ -9,7 +9,8 @@ import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
-import rivulus.app.session.Stage;
+import rivulus.app.mixes.MixesStage;
+import rivulus.app.rig.RigStage;
 import rivulus.gear.Power;
 import rivulus.gear.Template;
 import rivulus.show.Device;
@@ -43,7 +44,7 @@ class RigStageTest {
     @Test
     void gearIsFoundByWhatIsNeededAddedJoinedRenamedAndTakenOutAgain() {
         try (Hand hand = Hand.atDemo(folder)) {
-            hand.act(() -> hand.session().stage().set(Stage.RIG));
+            hand.act(() -> hand.session().stage().set(RigStage.ID));
             Show before = show(hand);
             hand.press(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.G);
             hand.act(() -> ((TextField) hand.find("#gear-search")).setText("two xlr in, battery"));
@@ -103,7 +104,7 @@ class RigStageTest {
     @Test
     void whatGoesWithADeviceIsToldBeforeItGoes() {
         try (Hand hand = Hand.atDemo(folder)) {
-            hand.act(() -> hand.session().stage().set(Stage.RIG));
+            hand.act(() -> hand.session().stage().set(RigStage.ID));
             hand.act(() -> hand.session().device().set("stream-tower"));
             hand.click("#gear-tab");
             assertThat(hand.textIn("#leads")).contains("Goes with it:", "Stream");
@@ -119,7 +120,7 @@ class RigStageTest {
     @Test
     void aLeadIsMadeLongAndTakenOut() {
         try (Hand hand = Hand.atDemo(folder)) {
-            hand.act(() -> hand.session().stage().set(Stage.RIG));
+            hand.act(() -> hand.session().stage().set(RigStage.ID));
             hand.act(() -> hand.session().device().set("small-recorder"));
             hand.click("#gear-tab");
             hand.act(() -> ((TextField) hand.find("#leads .lead-row .text-field")).setText("40"));
@@ -164,7 +165,7 @@ class RigStageTest {
     @Test
     void aMachineRunsFromItsBatteryAndTheRingOfGroundsIsGone() {
         try (Hand hand = Hand.atDemo(folder)) {
-            hand.act(() -> hand.session().stage().set(Stage.RIG));
+            hand.act(() -> hand.session().stage().set(RigStage.ID));
             hand.act(() -> hand.session().device().set("cue-laptop"));
             hand.click("#gear-tab");
             hand.act(() -> power(hand, Power.Source.BATTERY));
@@ -187,7 +188,7 @@ class RigStageTest {
         try (Hand hand = Hand.atDemo(folder)) {
             hand.act(() -> hand.session().source().set("nadia"));
             assertThat(hand.textIn("#stages")).isNotEmpty();
-            assertThat(hand.session().picture().get().course().ribbons()).hasSizeGreaterThan(8);
+            assertThat(hand.find("#watercourse").lookupAll(".ribbon")).hasSizeGreaterThan(8);
             assertThat(hand.textIn("#watercourse")).contains("Bram", "Assistive feed", "Stream");
             hand.press(KeyCode.ESCAPE);
         }
@@ -197,14 +198,14 @@ class RigStageTest {
     void findingsOfTheRigAreToldBesideThoseOfEarsAndLeadThere() {
         try (Hand hand = Hand.atDemo(folder)) {
             assertThat(hand.textIn("#side")).contains("The rig", "closes a ring of grounds");
-            hand.act(() -> hand.session().stage().set(Stage.MIXES));
+            hand.act(() -> hand.session().stage().set(MixesStage.ID));
             hand.awaitFixes();
             hand.press(KeyCode.CONTROL, KeyCode.F);
-            for (int i = 0; i < 12 && hand.session().stage().get() != Stage.RIG; i++) {
+            for (int i = 0; i < 12 && !hand.session().stage().get().equals(RigStage.ID); i++) {
                 hand.press(KeyCode.TAB);
                 if (focusedOn(hand).contains("ring of grounds")) hand.press(KeyCode.SPACE);
             }
-            assertThat(hand.session().stage().get()).isEqualTo(Stage.RIG);
+            assertThat(hand.session().stage().get()).isEqualTo(RigStage.ID);
         }
     }
 
@@ -220,7 +221,7 @@ class RigStageTest {
     @Test
     void gearThatNobodyMakesIsSaidSoAndMoreIsAskedOfVagueWords() {
         try (Hand hand = Hand.atDemo(folder)) {
-            hand.act(() -> hand.session().stage().set(Stage.RIG));
+            hand.act(() -> hand.session().stage().set(RigStage.ID));
             hand.click("#add-tab");
             assertThat(hand.textIn("#gear-pane")).contains("say more of what you need");
             hand.focus("#gear-search");
@@ -235,7 +236,7 @@ class RigStageTest {
     @Test
     void aLengthThatIsNoneIsTakenBackAndNothingChanges() {
         try (Hand hand = Hand.atDemo(folder)) {
-            hand.act(() -> hand.session().stage().set(Stage.RIG));
+            hand.act(() -> hand.session().stage().set(RigStage.ID));
             hand.act(() -> hand.session().device().set("small-recorder"));
             hand.click("#gear-tab");
             Show before = show(hand);
@@ -256,7 +257,7 @@ class RigStageTest {
     @Test
     void anEmptyShowGrowsFromTheCatalogueAlone() {
         try (Hand hand = Hand.atNewWindow(folder)) {
-            hand.act(() -> hand.session().stage().set(Stage.RIG));
+            hand.act(() -> hand.session().stage().set(RigStage.ID));
             for (String gear : new String[] {"show desk with four", "tower", "small recorder"}) {
                 hand.press(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.G);
                 hand.type(gear);
@@ -277,7 +278,7 @@ class RigStageTest {
     @SuppressWarnings("unchecked")
     void aDeviceIsMovedReplacedAndWhatWouldBeLostIsToldBefore() {
         try (Hand hand = Hand.atDemo(folder)) {
-            hand.act(() -> hand.session().stage().set(Stage.RIG));
+            hand.act(() -> hand.session().stage().set(RigStage.ID));
             hand.act(() -> hand.session().device().set("small-recorder"));
             hand.click("#gear-tab");
             hand.act(
@@ -317,7 +318,7 @@ class RigStageTest {
     @Test
     void theCupboardIsFilledAndWhatThePlanTakesBeyondItIsFound() {
         try (Hand hand = Hand.atDemo(folder)) {
-            hand.act(() -> hand.session().stage().set(Stage.RIG));
+            hand.act(() -> hand.session().stage().set(RigStage.ID));
             hand.click("#cupboard-tab");
             assertThat(hand.textIn("#cupboard")).contains("The cupboard is empty.");
             hand.focus("#own-metres");
@@ -376,7 +377,7 @@ class RigStageTest {
     @Test
     void aBufferIsAdvisedForTheRoundTripThatIsWanted() {
         try (Hand hand = Hand.atShow(folder, "lute-evening")) {
-            hand.act(() -> hand.session().stage().set(Stage.RIG));
+            hand.act(() -> hand.session().stage().set(RigStage.ID));
             hand.click("#layer-time");
             String ten = hand.textIn("#rig-page");
             hand.act(() -> ((TextField) hand.find("#wanted-ms")).setText("25"));
@@ -391,7 +392,7 @@ class RigStageTest {
     @Test
     void whatIsWrongWithTheChosenDeviceIsToldWithIt() {
         try (Hand hand = Hand.atDemo(folder)) {
-            hand.act(() -> hand.session().stage().set(Stage.RIG));
+            hand.act(() -> hand.session().stage().set(RigStage.ID));
             hand.act(() -> hand.session().device().set("house-speakers"));
             hand.click("#gear-tab");
             assertThat(hand.textIn("#leads")).contains("closes a ring of grounds");
@@ -409,7 +410,7 @@ class RigStageTest {
                                                     .rigEdits()
                                                     .add("outlet-strip", "workroom")));
             Device strip = show(hand).rig().devices().getLast();
-            hand.act(() -> hand.session().stage().set(Stage.RIG));
+            hand.act(() -> hand.session().stage().set(RigStage.ID));
             hand.act(() -> hand.session().device().set("desk"));
             hand.click("#gear-tab");
             hand.act(() -> outlet(hand, strip));
@@ -429,7 +430,7 @@ class RigStageTest {
     @Test
     void aLeadIsPutOnTheShoppingList() {
         try (Hand hand = Hand.atDemo(folder)) {
-            hand.act(() -> hand.session().stage().set(Stage.RIG));
+            hand.act(() -> hand.session().stage().set(RigStage.ID));
             hand.act(() -> hand.session().device().set("small-recorder"));
             hand.click("#gear-tab");
             hand.focus("#leads .lead-row .check-box");

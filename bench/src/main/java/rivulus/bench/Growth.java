@@ -2,10 +2,11 @@ package rivulus.bench;
 
 import java.util.List;
 import java.util.Locale;
-import java.util.Optional;
 import java.util.function.IntFunction;
 import java.util.function.LongSupplier;
 import rivulus.app.session.Picture;
+import rivulus.chart.Courses;
+import rivulus.chart.Ruler;
 import rivulus.check.Proof;
 import rivulus.check.Prover;
 import rivulus.check.Trouble;
@@ -80,12 +81,14 @@ public final class Growth {
 
     private static LongSupplier picturing(GrowingRig rig) {
         Show show = rig.show(PROVER.catalogue());
-        Picture.Choice choice = new Picture.Choice("s1", "t1", "", "", Optional.empty(), 10);
+        Picture.Choice choice = new Picture.Choice("s1", "t1", "", "");
         return () -> {
             Proof proof = PROVER.prove(show);
             proof.findings();
             long start = System.nanoTime();
-            Picture.of(proof, choice, PROVER.catalogue());
+            Picture picture = Picture.of(proof, choice);
+            Courses.toEar(picture.scene(), picture.ear().id(), PROVER.catalogue());
+            Ruler.of(picture.scene(), picture.ear());
             return System.nanoTime() - start;
         };
     }

@@ -16,9 +16,18 @@ import java.util.Random;
 import java.util.stream.Stream;
 import rivulus.app.session.Picture;
 import rivulus.app.session.Settings;
+import rivulus.chart.Chart;
+import rivulus.chart.Courses;
+import rivulus.chart.KnobSheet;
+import rivulus.chart.Lit;
+import rivulus.chart.RigDrawing;
 import rivulus.chart.RigLayer;
+import rivulus.chart.RigPages;
+import rivulus.chart.Ruler;
+import rivulus.check.Failure;
 import rivulus.check.Proof;
 import rivulus.check.Prover;
+import rivulus.check.SceneProof;
 import rivulus.disk.FileTrouble;
 import rivulus.disk.JsonText;
 import rivulus.file.Journal;
@@ -42,6 +51,7 @@ public final class Fuzzer {
     private static final int SLOW_BYTES = 100_000;
     private static final long SLOW_NANOS = 2_000_000_000L;
     private static final int PICTURED = 32;
+    private static final double WIDTH = 900;
     private static final long TOLD_EVERY = 50_000;
     private static final int TOLD = 12;
     private static final ThreadMXBean CLOCK = ManagementFactory.getThreadMXBean();
@@ -284,12 +294,22 @@ public final class Fuzzer {
         String device = show.rig().devices().isEmpty() ? "" : show.rig().devices().getFirst().id();
         String ear = show.ears().isEmpty() ? "" : show.ears().getFirst().id();
         step();
+        SceneProof scene = proof.scenes().getFirst();
+        Picture.of(proof, new Picture.Choice(scene.scene().id(), ear, "", device));
+        Chart.of(scene);
+        step();
+        if (!ear.isEmpty()) {
+            Courses.toEar(scene, ear, PROVER.catalogue());
+            Ruler.of(scene, show.ears().getFirst());
+            step();
+        }
+        KnobSheet.of(scene, device, show.ear(ear).orElse(null), PROVER.catalogue());
+        show.rig().device(device).ifPresent(d -> Failure.of(scene, d));
+        step();
         for (RigLayer layer : RigLayer.values()) {
-            Picture.of(
-                    proof,
-                    new Picture.Choice(
-                            show.scenes().getFirst().id(), ear, "", device, Optional.of(layer), 10),
-                    PROVER.catalogue());
+            RigDrawing.of(proof, ear.isEmpty() ? Lit.NOTHING : Lit.toEar(scene, ear), layer, WIDTH);
+            new RigPages(proof, scene, PROVER.catalogue(), show.ear(ear), Optional.empty(), 10)
+                    .of(layer);
             step();
         }
         Sheets sheets = new Sheets(proof, PROVER.catalogue());

@@ -1,6 +1,7 @@
 package rivulus.app.brief;
 
 import java.util.List;
+import java.util.function.Function;
 import javafx.css.PseudoClass;
 import javafx.geometry.HPos;
 import javafx.geometry.Pos;
@@ -20,12 +21,21 @@ import rivulus.app.look.Marks;
 import rivulus.app.look.Sources;
 import rivulus.app.session.Picture;
 import rivulus.app.session.Session;
+import rivulus.app.session.View;
 import rivulus.chart.Chart;
 import rivulus.show.Source;
 
 /// Ears by sources: the result against the brief, in words and shapes. The arrow keys walk from
 /// cell to cell.
-final class HearingChart extends GridPane {
+final class HearingChart extends GridPane implements View<HearingChart.Sight> {
+    /// The chart, and what is chosen in it.
+    record Sight(Picture picture, Chart chart) {
+        static Sight of(Picture picture) {
+            return new Sight(picture, Chart.of(picture.scene()));
+        }
+    }
+
+    private Sight sight;
     private static final PseudoClass CHOSEN = PseudoClass.getPseudoClass("chosen");
     private static final PseudoClass CHOSEN_ROW = PseudoClass.getPseudoClass("chosen-row");
     private static final double NAMES = 118;
@@ -38,17 +48,35 @@ final class HearingChart extends GridPane {
         setId("chart");
         setFocusTraversable(true);
         setAccessibleRole(AccessibleRole.TABLE_VIEW);
-        session.picture().addListener((_, _, picture) -> fill(picture));
         addEventHandler(KeyEvent.KEY_PRESSED, this::key);
+        session.draws(this);
     }
 
-    private void fill(Picture picture) {
+    @Override
+    public boolean isSeen() {
+        return session.stage().get().equals(BriefStage.ID);
+    }
+
+    @Override
+    public Function<Picture, Sight> drawing() {
+        return Sight::of;
+    }
+
+    @Override
+    public void clear() {
+        sight = null;
         getChildren().clear();
         getColumnConstraints().clear();
-        if (picture == null) return;
+    }
+
+    @Override
+    public void show(Sight drawn) {
+        clear();
+        sight = drawn;
+        Picture picture = drawn.picture();
         ColumnConstraints names = new ColumnConstraints(NAMES);
         getColumnConstraints().add(names);
-        Chart chart = picture.chart();
+        Chart chart = drawn.chart();
         for (int c = 0; c < chart.sources().size(); c++) {
             ColumnConstraints column = new ColumnConstraints(44, 64, 110);
             column.setHgrow(Priority.ALWAYS);
@@ -136,10 +164,10 @@ final class HearingChart extends GridPane {
     }
 
     private void key(KeyEvent event) {
-        Picture picture = session.picture().get();
-        if (picture == null || picture.ear() == null) return;
-        List<Chart.Row> rows = picture.chart().rows();
-        List<Source> sources = picture.chart().sources();
+        if (sight == null || sight.picture().ear() == null) return;
+        Picture picture = sight.picture();
+        List<Chart.Row> rows = sight.chart().rows();
+        List<Source> sources = sight.chart().sources();
         int row = rows.stream().map(r -> r.ear().id()).toList().indexOf(picture.ear().id());
         int column = picture.source() == null ? -1 : sources.indexOf(picture.source());
         KeyCode code = event.getCode();

@@ -12,7 +12,6 @@ import javafx.scene.text.Text;
 import rivulus.app.look.Look;
 import rivulus.app.look.Marks;
 import rivulus.app.look.Sources;
-import rivulus.app.session.Picture;
 import rivulus.chart.Ruler;
 import rivulus.hearing.Doubling;
 import rivulus.show.Show;
@@ -28,7 +27,7 @@ final class ArrivalRuler extends Pane {
     private static final double DROP_WIDTH = 10;
 
     private final Consumer<String> onSource;
-    private Picture picture;
+    private Sight sight;
 
     /// @param onSource told a source whose name is clicked
     ArrivalRuler(Consumer<String> onSource) {
@@ -40,15 +39,15 @@ final class ArrivalRuler extends Pane {
         heightProperty().addListener((_, _, _) -> draw());
     }
 
-    /// Shows a picture.
-    void show(Picture newPicture) {
-        picture = newPicture;
+    /// Shows what was drawn up.
+    void show(Sight newSight) {
+        sight = newSight;
         draw();
     }
 
     private void draw() {
         getChildren().clear();
-        if (picture == null || getWidth() < 200 || getHeight() < 50) return;
+        if (sight == null || getWidth() < 200 || getHeight() < 50) return;
         double from = Ruler.LEAST_MS;
         for (Doubling.Effect effect : Doubling.Effect.values()) {
             double to = Math.min(effect.underMs(), Ruler.MOST_MS);
@@ -59,16 +58,16 @@ final class ArrivalRuler extends Pane {
         Line first = new Line(NAMES, HEAD - 4, NAMES, getHeight() - FOOT);
         first.getStyleClass().add("first-line");
         getChildren().add(first);
-        int rows = picture.ruler().rows().size();
+        int rows = sight.ruler().rows().size();
         double step = Math.min(20, (getHeight() - HEAD - FOOT - 4) / Math.max(1, rows));
         for (int r = 0; r < rows; r++)
-            drawRow(picture.ruler().rows().get(r), HEAD + step * (r + 0.5), step);
+            drawRow(sight.ruler().rows().get(r), HEAD + step * (r + 0.5), step);
     }
 
     private String inWords() {
         StringBuilder words = new StringBuilder();
-        for (Ruler.Row row : picture.ruler().rows()) {
-            words.append(Sources.name(picture.show(), row.source()));
+        for (Ruler.Row row : sight.ruler().rows()) {
+            words.append(Sources.name(sight.picture().show(), row.source()));
             words.append(" after ").append(Words.ms(row.firstMs()));
             if (row.isDoubled())
                 words.append(", again ")
@@ -115,7 +114,7 @@ final class ArrivalRuler extends Pane {
     }
 
     private void drawRow(Ruler.Row row, double y, double step) {
-        Show show = picture.show();
+        Show show = sight.picture().show();
         Text name = text(Sources.name(show, row.source()), "row-name");
         name.setTextOrigin(VPos.CENTER);
         name.setX(8);
@@ -155,7 +154,7 @@ final class ArrivalRuler extends Pane {
         arc.setEndY(y + 2);
         arc.setControlX((NAMES + x(drop.gapMs())) / 2);
         arc.setControlY(y - step * 0.9);
-        arc.getStyleClass().addAll("arc", Sources.hue(picture.show(), row.source()));
+        arc.getStyleClass().addAll("arc", Sources.hue(sight.picture().show(), row.source()));
         getChildren().add(arc);
     }
 

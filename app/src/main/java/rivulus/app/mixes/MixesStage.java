@@ -1,6 +1,8 @@
 package rivulus.app.mixes;
 
+import java.util.function.Function;
 import javafx.geometry.Pos;
+import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
@@ -12,13 +14,21 @@ import rivulus.app.look.Look;
 import rivulus.app.look.Sources;
 import rivulus.app.session.Picture;
 import rivulus.app.session.Session;
+import rivulus.app.session.View;
+import rivulus.app.stage.Stage;
 import rivulus.chart.Course;
+import rivulus.gear.Catalogue;
 import rivulus.show.Names;
 import rivulus.show.Show;
 
-/// What reaches the chosen ear, and when; or where the chosen source goes.
-public final class MixesStage extends StackPane {
+/// What reaches the chosen ear, and when; or where the chosen source goes. At its side, what is
+/// wrong with that.
+public final class MixesStage extends StackPane implements Stage, View<Sight> {
+    /// By which the session knows it.
+    public static final String ID = "mixes";
+
     private final Session session;
+    private final FindingsPane findings;
     private final Label heading = Look.text("", "stage-title");
     private final Button back = new Button();
     private final Watercourse course;
@@ -32,8 +42,12 @@ public final class MixesStage extends StackPane {
     ///
     /// @param demo opens the demo show
     /// @param open asks for a show to open
-    public MixesStage(Session session, Runnable demo, Runnable open) {
+    /// @param afterwards where the keyboard goes once a remedy is taken
+    /// @param onRig turns to where findings of the rig are acted on
+    public MixesStage(
+            Session session, Runnable demo, Runnable open, Runnable afterwards, Runnable onRig) {
         this.session = session;
+        findings = new FindingsPane(session, afterwards, onRig);
         course = new Watercourse(session.device()::set, this::follow, this::listen);
         ruler = new ArrivalRuler(this::follow);
         back.setId("back-to-ear");
@@ -53,8 +67,51 @@ public final class MixesStage extends StackPane {
         drawing.getChildren().addAll(head, scroll, resting, arrivals, ruler);
         fillStart(demo, open);
         getChildren().addAll(drawing, start);
-        session.picture().addListener((_, _, picture) -> show(picture));
-        show(null);
+        session.draws(this);
+        clear();
+    }
+
+    @Override
+    public String id() {
+        return ID;
+    }
+
+    @Override
+    public String title() {
+        return "Mixes";
+    }
+
+    @Override
+    public Node middle() {
+        return this;
+    }
+
+    @Override
+    public Node side() {
+        return findings;
+    }
+
+    /// Puts the keyboard on the first remedy, or the first finding.
+    public void focusFindings() {
+        findings.focusFirst();
+    }
+
+    @Override
+    public boolean isSeen() {
+        return session.stage().get().equals(ID);
+    }
+
+    @Override
+    public Function<Picture, Sight> drawing() {
+        Catalogue catalogue = session.shelf().prover().catalogue();
+        return picture -> Sight.of(picture, catalogue);
+    }
+
+    @Override
+    public void clear() {
+        Look.show(drawing, false);
+        course.show(null, false);
+        ruler.show(null);
     }
 
     private void fillStart(Runnable demo, Runnable open) {
@@ -90,11 +147,13 @@ public final class MixesStage extends StackPane {
         session.ear().set(ear);
     }
 
-    private void show(Picture picture) {
-        boolean listens = picture != null && picture.ear() != null;
+    @Override
+    public void show(Sight sight) {
+        Picture picture = sight.picture();
+        boolean listens = picture.ear() != null;
         Look.show(drawing, listens);
-        course.show(picture, session.settings().motion().get());
-        ruler.show(picture);
+        course.show(sight, session.settings().motion().get());
+        ruler.show(sight);
         if (!listens) return;
         boolean ofSource = picture.source() != null;
         boolean would = session.preview().get() != null;
@@ -110,18 +169,18 @@ public final class MixesStage extends StackPane {
         Look.show(back, ofSource);
         Look.show(ruler, !ofSource);
         Look.show(arrivals, !ofSource);
-        resting.setText(resting(picture));
+        resting.setText(resting(sight));
         Look.show(resting, !ofSource && !resting.getText().isEmpty());
     }
 
-    private static String resting(Picture picture) {
-        Show show = picture.show();
-        return picture.course().resting().isEmpty()
+    private static String resting(Sight sight) {
+        Show show = sight.picture().show();
+        return sight.course().resting().isEmpty()
                 ? ""
                 : "Not heard here: "
                         + String.join(
                                 ", ",
-                                picture.course().resting().stream()
+                                sight.course().resting().stream()
                                         .map(rest -> name(show, rest))
                                         .toList());
     }

@@ -15,7 +15,6 @@ import javafx.scene.text.Text;
 import javafx.scene.text.TextBoundsType;
 import rivulus.app.look.Look;
 import rivulus.app.look.Sources;
-import rivulus.app.session.Picture;
 import rivulus.chart.Course;
 import rivulus.chart.CourseLayout;
 import rivulus.show.Ear;
@@ -29,13 +28,12 @@ final class Watercourse extends Pane {
     private static final double MOUTH = 122;
     private static final double EARS = 140;
     private static final double TWO_LINES = 44;
-    private static final double LETTER = 5.7;
     private static final double BETWEEN_BEDS = 18;
 
     private final Consumer<String> onDevice;
     private final Consumer<String> onSource;
     private final Consumer<String> onEar;
-    private Picture picture;
+    private Sight sight;
     private boolean moves = true;
     private boolean delta;
     private Map<String, double[]> lay = new HashMap<>();
@@ -54,18 +52,22 @@ final class Watercourse extends Pane {
         heightProperty().addListener((_, _, _) -> draw(false));
     }
 
-    /// Shows a picture.
+    /// Shows what was drawn up.
     ///
     /// @param move whether ribbons may run to their new beds
-    void show(Picture newPicture, boolean move) {
+    void show(Sight newSight, boolean move) {
         boolean sameView =
-                picture != null
-                        && newPicture != null
-                        && picture.scene().scene().id().equals(newPicture.scene().scene().id())
-                        && picture.ear() == newPicture.ear()
-                        && picture.source() == newPicture.source();
-        picture = newPicture;
-        setMinHeight(picture == null ? 0 : CourseLayout.leastHeight(picture.course()));
+                sight != null
+                        && newSight != null
+                        && sight.picture()
+                                .scene()
+                                .scene()
+                                .id()
+                                .equals(newSight.picture().scene().scene().id())
+                        && sight.picture().ear() == newSight.picture().ear()
+                        && sight.picture().source() == newSight.picture().source();
+        sight = newSight;
+        setMinHeight(sight == null ? 0 : CourseLayout.leastHeight(sight.course()));
         draw(move && sameView);
     }
 
@@ -74,8 +76,8 @@ final class Watercourse extends Pane {
         getChildren().clear();
         Map<String, double[]> before = lay;
         lay = new HashMap<>();
-        if (picture == null || getWidth() < 100 || getHeight() < 60) return;
-        Course course = picture.course();
+        if (sight == null || getWidth() < 100 || getHeight() < 60) return;
+        Course course = sight.course();
         delta = course.shape() == Course.Shape.FROM_SOURCE;
         CourseLayout layout =
                 CourseLayout.of(course, getWidth() - LEFT - (delta ? EARS : MOUTH), getHeight());
@@ -89,7 +91,7 @@ final class Watercourse extends Pane {
 
     private String inWords() {
         StringBuilder words = new StringBuilder();
-        for (Course.Ribbon ribbon : picture.course().ribbons()) {
+        for (Course.Ribbon ribbon : sight.course().ribbons()) {
             words.append(Sources.name(show(), ribbon.source())).append(", ");
             if (ribbon.broken().isPresent())
                 words.append("missing: ").append(ribbon.broken().get().why());
@@ -103,7 +105,7 @@ final class Watercourse extends Pane {
     }
 
     private Show show() {
-        return picture.show();
+        return sight.picture().show();
     }
 
     private void drawBed(Course.Bed bed, CourseLayout.Box box) {
@@ -112,8 +114,6 @@ final class Watercourse extends Pane {
         ground.setManaged(false);
         ground.resizeRelocate(LEFT + box.x(), box.y(), box.width(), box.height());
         Text title = text(bed.title(), "bed-title");
-        if (box.height() < TWO_LINES) title.setText(fit(bed.title(), box.width()));
-        title.setWrappingWidth(box.width());
         title.setX(LEFT + box.x());
         title.setY(box.y() + 15);
         if (!bed.device().isEmpty()) {
@@ -122,6 +122,8 @@ final class Watercourse extends Pane {
             onClick(title, () -> onDevice.accept(bed.device()));
         }
         getChildren().addAll(ground, title);
+        if (box.height() < TWO_LINES) fit(title, box.width());
+        title.setWrappingWidth(box.width());
     }
 
     private static void onClick(Node node, Runnable then) {
@@ -238,26 +240,47 @@ final class Watercourse extends Pane {
             if (first) label = label.isEmpty() ? name : name + " · " + label;
             double room = points.get(i + 1).x() - points.get(i).x() + BETWEEN_BEDS;
             if (label.isEmpty() || layout.laneHeight() < 22) continue;
-            Text text = text(fit(label, room), "pass-label", first ? "source-name" : "point-name");
+            Text text = text(label, "pass-label", first ? "source-name" : "point-name");
             text.setTextOrigin(VPos.BOTTOM);
             text.setX(LEFT + points.get(i).x() + 5);
             text.setY(points.get(i).y() - thick / 2 - 1);
             if (first) onClick(text, () -> onSource.accept(ribbon.source()));
             else text.setMouseTransparent(true);
             getChildren().add(text);
+            fit(text, room);
         }
     }
 
-    /// As much of a label as has room, by the average width of a letter: all of it, its first part,
-    /// or what fits.
-    private static String fit(String label, double room) {
-        int letters = (int) (room / LETTER);
-        if (label.length() <= letters) return label;
+    /// As much of a text as has room, measured: all of it, its first part, or what fits.
+    private static void fit(Text text, double room) {
+        String label = text.getText();
+        text.applyCss();
+        if (width(text) <= room) return;
         for (String joint : new String[] {" → ", " · "}) {
             int end = label.indexOf(joint);
-            if (end > 0 && end <= letters) return label.substring(0, end);
+            if (end > 0 && width(text, label.substring(0, end)) <= room) return;
         }
-        return label.substring(0, Math.max(1, letters - 1)).strip() + "…";
+        int least = 0;
+        int most = label.length();
+        while (least < most) {
+            int middle = (least + most + 1) / 2;
+            if (width(text, cut(label, middle)) <= room) least = middle;
+            else most = middle - 1;
+        }
+        text.setText(cut(label, Math.max(1, least)));
+    }
+
+    private static String cut(String label, int letters) {
+        return label.substring(0, letters).strip() + "…";
+    }
+
+    private static double width(Text text, String words) {
+        text.setText(words);
+        return width(text);
+    }
+
+    private static double width(Text text) {
+        return text.getLayoutBounds().getWidth();
     }
 
     private void drawFigures(Course.Ribbon ribbon, double x, double y, double thick) {

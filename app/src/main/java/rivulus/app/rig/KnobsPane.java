@@ -7,6 +7,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
+import java.util.function.Function;
 import java.util.function.Predicate;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -23,14 +24,16 @@ import javafx.scene.layout.VBox;
 import rivulus.app.look.Look;
 import rivulus.app.session.Picture;
 import rivulus.app.session.Session;
+import rivulus.app.session.View;
 import rivulus.chart.KnobSheet;
+import rivulus.gear.Catalogue;
 import rivulus.gear.Setting;
 import rivulus.show.Device;
 import rivulus.show.Ref;
 
 /// The knobs of the chosen device in its own words, to be turned here: first those on the way to
 /// the chosen ear, then those that have been turned, then the rest.
-public final class KnobsPane extends VBox {
+public final class KnobsPane extends VBox implements View<Optional<DeviceSight>> {
     private final Session session;
     private final Label title = Look.text("", "pane-title");
     private final Label kind = Look.paragraph("", "soft", "pane-sub");
@@ -98,8 +101,25 @@ public final class KnobsPane extends VBox {
         scroll.setFocusTraversable(false);
         VBox.setVgrow(scroll, Priority.ALWAYS);
         getChildren().addAll(head, top, scroll);
-        session.picture().addListener((_, _, picture) -> fill(picture));
+        session.draws(this);
         turnOver();
+    }
+
+    @Override
+    public boolean isSeen() {
+        return !session.device().get().isEmpty();
+    }
+
+    @Override
+    public Function<Picture, Optional<DeviceSight>> drawing() {
+        String instead = leads.instead();
+        Catalogue catalogue = session.shelf().prover().catalogue();
+        return picture -> DeviceSight.of(picture, instead, catalogue);
+    }
+
+    @Override
+    public void clear() {
+        shown = "";
     }
 
     private void turnOver() {
@@ -109,10 +129,12 @@ public final class KnobsPane extends VBox {
         Look.show(leads, !knobs);
     }
 
-    private void fill(Picture picture) {
-        if (picture == null || picture.knobs().isEmpty()) return;
-        sheet = picture.knobs().get();
-        leads.fill(picture, sheet.device());
+    @Override
+    public void show(Optional<DeviceSight> drawn) {
+        if (drawn.isEmpty()) return;
+        Picture picture = drawn.get().picture();
+        sheet = drawn.get().sheet();
+        leads.fill(drawn.get());
         String earId = picture.ear() == null ? "" : picture.ear().id();
         String key = sheet.device().id() + "/" + earId;
         here.setText("scene " + picture.scene().scene().name());

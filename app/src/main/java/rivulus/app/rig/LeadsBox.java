@@ -19,7 +19,6 @@ import rivulus.app.look.Look;
 import rivulus.app.look.Marks;
 import rivulus.app.session.Picture;
 import rivulus.app.session.Session;
-import rivulus.check.Failure;
 import rivulus.check.Finding;
 import rivulus.gear.GearKind;
 import rivulus.gear.Power;
@@ -57,6 +56,7 @@ final class LeadsBox extends VBox {
     private final Label failure = Look.paragraph("", "cause");
     private final Label losses = Look.paragraph("", "soft");
     private boolean filling;
+    private String shown = "";
     private Device device;
 
     /// @param onKind told the template of the device, to be looked at on the bench
@@ -98,7 +98,11 @@ final class LeadsBox extends VBox {
         instead.setId("replace-by");
         instead.setPromptText("another of its kind");
         instead.setAccessibleText("Replace by another of its kind");
-        instead.valueProperty().addListener((_, _, _) -> tellReplacement());
+        instead.valueProperty()
+                .addListener(
+                        (_, _, _) -> {
+                            if (!filling) session.redraw();
+                        });
         replace.setId("replace-device");
         replace.setOnAction(_ -> replace());
         remove.setId("remove-device");
@@ -157,7 +161,9 @@ final class LeadsBox extends VBox {
         return box;
     }
 
-    void fill(Picture picture, Device chosen) {
+    void fill(DeviceSight sight) {
+        Picture picture = sight.picture();
+        Device chosen = sight.sheet().device();
         filling = true;
         device = chosen;
         if (!name.isFocused()) name.setText(chosen.name());
@@ -176,7 +182,7 @@ final class LeadsBox extends VBox {
                         && picture.proof().survey().runsOn(chosen) == Power.Source.MAINS);
         toBuy.setSelected(chosen.toBuy());
         Look.show(toBuy, chosen.on().isEmpty());
-        failure.setText(picture.failure().map(Failure::words).orElse(""));
+        failure.setText(sight.failure().words());
         wrong.getChildren().clear();
         for (Finding finding : picture.proof().ofDevice(chosen.id()))
             wrong.getChildren()
@@ -194,14 +200,18 @@ final class LeadsBox extends VBox {
         place.setValue(picture.show().place(chosen.place()).orElse(null));
         place.setDisable(chosen.place().isEmpty());
         GearKind kind = picture.proof().survey().template(chosen).kind();
-        instead.setValue(null);
+        Template by = instead.getValue();
+        boolean same =
+                by != null && device != null && by.kind() == kind && chosen.id().equals(shown);
+        shown = chosen.id();
         instead.getItems()
                 .setAll(
                         session.shelf().catalogue().get().templates().values().stream()
                                 .filter(t -> t.kind() == kind)
                                 .filter(t -> !t.id().equals(chosen.template()))
                                 .toList());
-        tellReplacement();
+        instead.setValue(same ? by : null);
+        tellReplacement(sight.lost());
         String to = session.joinTo().get();
         other.getItems()
                 .setAll(
@@ -209,7 +219,7 @@ final class LeadsBox extends VBox {
                                 .filter(d -> !d.id().equals(chosen.id()) && d.on().isEmpty())
                                 .toList());
         other.setValue(picture.show().rig().device(to).orElse(null));
-        List<String> goes = session.rigEdits().remove(chosen).losses();
+        List<String> goes = sight.goesAlong();
         losses.setText(goes.isEmpty() ? "" : "Goes with it: " + Words.list(goes) + ".");
         Look.show(losses, !goes.isEmpty());
         fillWays();
@@ -323,13 +333,16 @@ final class LeadsBox extends VBox {
         session.edit(session.rigEdits().move(device, to));
     }
 
+    /// The id of the template that is chosen to replace the device by, or empty.
+    String instead() {
+        return instead.getValue() == null ? "" : instead.getValue().id();
+    }
+
     /// What would be lost is told before it is lost.
-    private void tellReplacement() {
-        Template by = instead.getValue();
-        Look.show(replace, by != null);
-        Look.show(replaceLosses, by != null);
-        if (by == null) return;
-        List<String> lost = session.rigEdits().replace(device, by.id()).losses();
+    private void tellReplacement(List<String> lost) {
+        boolean any = instead.getValue() != null;
+        Look.show(replace, any);
+        Look.show(replaceLosses, any);
         replaceLosses.setText(
                 lost.isEmpty()
                         ? "Every lead and every setting is carried over."

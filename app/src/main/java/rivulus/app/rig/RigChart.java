@@ -25,7 +25,6 @@ import javafx.scene.shape.SVGPath;
 import javafx.scene.text.Text;
 import rivulus.app.look.Look;
 import rivulus.app.look.Marks;
-import rivulus.app.session.Picture;
 import rivulus.app.session.Session;
 import rivulus.chart.RigDrawing;
 import rivulus.chart.RigLayer;
@@ -43,7 +42,6 @@ final class RigChart extends Pane {
 
     private final Session session;
     private final Consumer<String> onDevice;
-    private Picture picture;
 
     /// @param onDevice told a device that is chosen
     RigChart(Session session, Consumer<String> onDevice) {
@@ -51,23 +49,21 @@ final class RigChart extends Pane {
         this.onDevice = onDevice;
         getStyleClass().add("rig-chart");
         setId("rig");
-        widthProperty().addListener((_, _, _) -> draw());
+        widthProperty().addListener((_, _, _) -> session.redraw());
     }
 
-    /// Shows a picture.
-    void show(Picture newPicture) {
-        picture = newPicture;
-        draw();
+    /// The width that a drawing may have.
+    double room() {
+        return getWidth() - RIGHT;
     }
 
-    private void draw() {
+    /// Shows what was drawn up, or nothing.
+    void show(Optional<RigDrawing> drawn, RigLayer layer) {
         Optional<String> focused =
                 getChildren().stream().filter(Node::isFocused).map(Node::getId).findFirst();
         getChildren().clear();
-        if (picture == null || getWidth() < 300) return;
-        RigLayer layer = session.layer().get();
-        RigDrawing drawing =
-                RigDrawing.of(picture.proof(), picture.lit(), layer, getWidth() - RIGHT);
+        if (drawn.isEmpty()) return;
+        RigDrawing drawing = drawn.get();
         setMinHeight(drawing.height());
         setPrefHeight(drawing.height());
         for (RigDrawing.Band band : drawing.bands()) drawBand(band);

@@ -1,7 +1,17 @@
 package rivulus.app.rig;
 
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Consumer;
+import java.util.function.Function;
 import javafx.beans.binding.Bindings;
+import javafx.beans.property.DoubleProperty;
+import javafx.beans.property.ObjectProperty;
+import javafx.beans.property.SimpleDoubleProperty;
+import javafx.beans.property.SimpleObjectProperty;
 import javafx.geometry.Pos;
+import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
@@ -14,18 +24,29 @@ import javafx.scene.layout.VBox;
 import rivulus.app.look.Look;
 import rivulus.app.session.Picture;
 import rivulus.app.session.Session;
+import rivulus.app.session.View;
+import rivulus.app.stage.Command;
+import rivulus.app.stage.Stage;
 import rivulus.chart.RigLayer;
+import rivulus.gear.Catalogue;
+import rivulus.show.Limit;
 import rivulus.show.Names;
 import rivulus.words.Words;
 
 /// The gear by place, drawn; what the chosen ear depends on, or the chosen source passes, is lit. A
 /// layer over it shows leads, power, earths, time or computers, and says beside it what they come
 /// to. Choosing a device shows its knobs and leads.
-public final class RigStage extends VBox {
+public final class RigStage extends VBox implements Stage, View<Sight> {
+    /// By which the session knows it.
+    public static final String ID = "rig";
+
     /// Of the height of the stage, the drawing has at most this much.
     private static final double SHARE = 0.6;
 
     private final Session session;
+    private final GearPane gear;
+    private final ObjectProperty<RigLayer> layer = new SimpleObjectProperty<>(RigLayer.LEADS);
+    private final DoubleProperty wantedMs = new SimpleDoubleProperty(Limit.OWN_VOICE.usual());
     private final RigChart chart;
     private final RigPageBox page;
     private final HBox layers = new HBox();
@@ -35,8 +56,12 @@ public final class RigStage extends VBox {
     private final Label words = Look.paragraph("", "soft", "legend");
 
     /// The stage of a session.
-    public RigStage(Session session) {
+    ///
+    /// @param onKind told the id of a template to look at on the bench; empty for own kinds in
+    ///     general
+    public RigStage(Session session, Consumer<Optional<String>> onKind) {
         this.session = session;
+        gear = new GearPane(session, onKind);
         getStyleClass().add("stage");
         chart = new RigChart(session, session.device()::set);
         page = new RigPageBox(session);
@@ -60,8 +85,71 @@ public final class RigStage extends VBox {
         VBox.setVgrow(below, Priority.ALWAYS);
         getChildren().addAll(head, words, above, below);
         fillLayers();
-        session.layer().addListener((_, _, _) -> fillLayers());
-        session.picture().addListener((_, _, picture) -> fill(picture));
+        layer.addListener((_, _, _) -> fillLayers());
+        layer.addListener((_, _, _) -> session.redraw());
+        wantedMs.addListener((_, _, _) -> session.redraw());
+        session.draws(this);
+    }
+
+    @Override
+    public String id() {
+        return ID;
+    }
+
+    @Override
+    public String title() {
+        return "Rig";
+    }
+
+    @Override
+    public Node middle() {
+        return this;
+    }
+
+    @Override
+    public Node side() {
+        return gear;
+    }
+
+    @Override
+    public List<Command> commands() {
+        return Arrays.stream(RigLayer.values())
+                .map(l -> Command.of("Rig: " + l.title(), "", () -> look(l)))
+                .toList();
+    }
+
+    private void look(RigLayer at) {
+        session.stage().set(ID);
+        layer.set(at);
+    }
+
+    /// What is laid over the drawing.
+    public ObjectProperty<RigLayer> layer() {
+        return layer;
+    }
+
+    /// Turns to the catalogue, with the keyboard in its search.
+    public void search() {
+        gear.search();
+    }
+
+    @Override
+    public boolean isSeen() {
+        return session.stage().get().equals(ID);
+    }
+
+    @Override
+    public Function<Picture, Sight> drawing() {
+        RigLayer over = layer.get();
+        double room = chart.room();
+        double wants = wantedMs.get();
+        Catalogue catalogue = session.shelf().prover().catalogue();
+        return picture -> Sight.of(picture, over, room, wants, catalogue);
+    }
+
+    @Override
+    public void clear() {
+        chart.show(Optional.empty(), layer.get());
     }
 
     private static ScrollPane scroll(Region content, String id) {
@@ -79,12 +167,12 @@ public final class RigStage extends VBox {
         for (RigLayer layer : RigLayer.values()) {
             ToggleButton button = new ToggleButton(layer.title());
             button.setToggleGroup(group);
-            button.setSelected(layer == session.layer().get());
+            button.setSelected(layer == this.layer.get());
             button.setId("layer-" + layer.title().toLowerCase(java.util.Locale.ROOT));
             button.getStyleClass().setAll("pane-tab");
             button.setOnAction(
                     _ -> {
-                        session.layer().set(layer);
+                        this.layer.set(layer);
                         button.setSelected(true);
                     });
             layers.getChildren().add(button);
@@ -95,22 +183,22 @@ public final class RigStage extends VBox {
     private void want() {
         try {
             double ms = Double.parseDouble(wanted.getText().strip().replace(',', '.'));
-            if (ms > 0 && ms <= 1000) session.wantedMs().set(ms);
+            if (ms > 0 && ms <= 1000) wantedMs.set(ms);
         } catch (NumberFormatException noTime) {
             // taken back below
         }
-        wanted.setText(Words.shortest(session.wantedMs().get()));
+        wanted.setText(Words.shortest(wantedMs.get()));
     }
 
-    private void fill(Picture picture) {
-        Look.show(round, session.layer().get() == RigLayer.TIME);
-        chart.show(picture);
-        if (picture == null) return;
-        words.setText(legend(picture));
-        picture.page().ifPresent(page::show);
+    @Override
+    public void show(Sight sight) {
+        Look.show(round, sight.layer() == RigLayer.TIME);
+        chart.show(sight.drawing(), sight.layer());
+        words.setText(legend(sight.picture(), sight.layer()));
+        page.show(sight.page());
     }
 
-    private String legend(Picture picture) {
+    private static String legend(Picture picture, RigLayer layer) {
         if (picture.show().rig().devices().isEmpty()) return "No gear yet. Add some at the right.";
         String lit =
                 picture.source() != null
@@ -118,7 +206,7 @@ public final class RigStage extends VBox {
                         : picture.ear() != null
                                 ? "Lit: what %s depends on. ".formatted(Names.of(picture.ear()))
                                 : "";
-        return switch (session.layer().get()) {
+        return switch (layer) {
             case LEADS, COMPUTERS -> lit + "Numbers are those of the lead list.";
             case POWER -> "Lines lead from what feeds to what is fed.";
             case EARTHS -> "Heavy lines join grounds; a letter names the lead that closes a ring.";

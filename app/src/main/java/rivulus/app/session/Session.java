@@ -3,20 +3,18 @@ package rivulus.app.session;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import javafx.beans.property.DoubleProperty;
+import java.util.function.Function;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.ReadOnlyStringProperty;
 import javafx.beans.property.ReadOnlyStringWrapper;
-import javafx.beans.property.SimpleDoubleProperty;
 import javafx.beans.property.SimpleObjectProperty;
 import javafx.beans.property.SimpleStringProperty;
 import javafx.beans.property.StringProperty;
 import javafx.collections.FXCollections;
 import javafx.collections.ObservableList;
 import javafx.collections.ObservableMap;
-import rivulus.chart.RigLayer;
 import rivulus.check.Proof;
 import rivulus.check.Prover;
 import rivulus.check.Trouble;
@@ -31,7 +29,6 @@ import rivulus.rig.RigEdits;
 import rivulus.search.Found;
 import rivulus.show.Device;
 import rivulus.show.Ear;
-import rivulus.show.Limit;
 import rivulus.show.Ref;
 import rivulus.show.Scene;
 import rivulus.show.Show;
@@ -56,10 +53,9 @@ public final class Session implements AutoCloseable {
 
     private final ReadOnlyObjectWrapper<Proof> proof = new ReadOnlyObjectWrapper<>();
     private final ReadOnlyObjectWrapper<Picture> picture = new ReadOnlyObjectWrapper<>();
+    private final List<View<?>> views = new ArrayList<>();
     private final ReadOnlyStringWrapper lastDone = new ReadOnlyStringWrapper("");
-    private final ObjectProperty<Stage> stage = new SimpleObjectProperty<>(Stage.MIXES);
-    private final ObjectProperty<RigLayer> layer = new SimpleObjectProperty<>(RigLayer.LEADS);
-    private final DoubleProperty wantedMs = new SimpleDoubleProperty(Limit.OWN_VOICE.usual());
+    private final StringProperty stage = new SimpleStringProperty("");
     private final StringProperty ear = new SimpleStringProperty("");
     private final StringProperty source = new SimpleStringProperty("");
     private final StringProperty scene = new SimpleStringProperty("");
@@ -91,8 +87,6 @@ public final class Session implements AutoCloseable {
             choice.addListener((_, _, _) -> lookElsewhere());
         }
         preview.addListener((_, _, _) -> draw());
-        layer.addListener((_, _, _) -> draw());
-        wantedMs.addListener((_, _, _) -> draw());
         stage.addListener((_, _, _) -> draw());
     }
 
@@ -141,19 +135,9 @@ public final class Session implements AutoCloseable {
 
     // What is chosen
 
-    /// The stage that is shown.
-    public ObjectProperty<Stage> stage() {
+    /// The id of the stage that is shown.
+    public StringProperty stage() {
         return stage;
-    }
-
-    /// What is laid over the drawing of the rig.
-    public ObjectProperty<RigLayer> layer() {
-        return layer;
-    }
-
-    /// How long a round trip may be where buffers are advised on, in ms.
-    public DoubleProperty wantedMs() {
-        return wantedMs;
     }
 
     /// The chosen ear's id.
@@ -207,6 +191,7 @@ public final class Session implements AutoCloseable {
     private void begin() {
         proof.set(null);
         picture.set(null);
+        views.forEach(View::clear);
         remedies.clear();
         choosing = true;
         for (StringProperty choice : List.of(ear, source, device)) choice.set("");
@@ -288,18 +273,44 @@ public final class Session implements AutoCloseable {
         draw();
     }
 
+    /// Registers a view: it is drawn up whenever the show, or what is chosen, has changed.
+    public void draws(View<?> view) {
+        views.add(view);
+        redraw();
+    }
+
+    /// Draws up what is seen once more: something about it has changed that is not in the session,
+    /// such as its size.
+    public void redraw() {
+        draw();
+    }
+
     private void draw() {
         Proof seen = preview.get() == null ? proof.get() : preview.get().after();
         if (seen == null) return;
         Picture.Choice choice =
-                new Picture.Choice(
-                        scene.get(),
-                        ear.get(),
-                        source.get(),
-                        device.get(),
-                        Optional.of(layer.get()).filter(_ -> stage.get() == Stage.RIG),
-                        wantedMs.get());
-        drawing.ask(_ -> Picture.of(seen, choice, shelf.prover().catalogue()), picture::set);
+                new Picture.Choice(scene.get(), ear.get(), source.get(), device.get());
+        List<Function<Picture, Runnable>> drawings =
+                views.stream().filter(View::isSeen).map(Session::drawing).toList();
+        drawing.ask(_ -> drawn(Picture.of(seen, choice), drawings), Runnable::run);
+    }
+
+    /// How a view is drawn, and then shown.
+    private static <P> Function<Picture, Runnable> drawing(View<P> view) {
+        Function<Picture, P> drawing = view.drawing();
+        return picture -> {
+            P drawn = drawing.apply(picture);
+            return () -> view.show(drawn);
+        };
+    }
+
+    /// Everything drawn up, ready to be shown at once.
+    private Runnable drawn(Picture drawn, List<Function<Picture, Runnable>> drawings) {
+        List<Runnable> shown = drawings.stream().map(drawing -> drawing.apply(drawn)).toList();
+        return () -> {
+            picture.set(drawn);
+            shown.forEach(Runnable::run);
+        };
     }
 
     /// Searches one trouble after the other, those of the chosen ear first.

@@ -5,12 +5,14 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
+import rivulus.app.mixes.MixesStage;
+import rivulus.app.rig.RigStage;
 import rivulus.app.session.Picture;
 import rivulus.app.session.Session;
 import rivulus.app.session.Settings;
-import rivulus.app.session.Stage;
 import rivulus.app.session.TroubleCard;
-import rivulus.chart.RigLayer;
+import rivulus.app.stage.Command;
+import rivulus.app.stage.Stage;
 import rivulus.check.EarVerdict;
 import rivulus.file.DemoShows;
 import rivulus.remedy.Remedy;
@@ -70,23 +72,15 @@ final class Commands {
                                                 "Open a demo show: " + title,
                                                 "",
                                                 () -> window.openDemo(name))));
-        for (Stage stage : Stage.values()) {
+        List<Stage> stages = window.stages();
+        for (Stage stage : stages) {
             all.add(
                     Command.of(
                             "Stage: " + stage.title(),
-                            "Shortcut+" + (stage.ordinal() + 1),
-                            () -> session.stage().set(stage)));
+                            "Shortcut+" + (stages.indexOf(stage) + 1),
+                            () -> session.stage().set(stage.id())));
         }
-        for (RigLayer layer : RigLayer.values()) {
-            all.add(
-                    Command.of(
-                            "Rig: " + layer.title(),
-                            "",
-                            () -> {
-                                session.stage().set(Stage.RIG);
-                                session.layer().set(layer);
-                            }));
-        }
+        for (Stage stage : stages) all.addAll(stage.commands());
         all.add(Command.of("Add gear by what you need", "Shortcut+Shift+G", window::searchGear));
         all.add(
                 Command.of(
@@ -147,7 +141,7 @@ final class Commands {
                             "",
                             () -> {
                                 session.source().set(source.id());
-                                session.stage().set(Stage.MIXES);
+                                session.stage().set(MixesStage.ID);
                             }));
         }
         for (Device device : session.show().get().rig().devices()) {
@@ -174,7 +168,7 @@ final class Commands {
         if (picture == null) return Optional.empty();
         if (!session.joinings().isEmpty())
             return Optional.of(() -> session.take(session.joinings().getFirst()));
-        boolean rig = session.stage().get() == Stage.RIG && session.device().get().isEmpty();
+        boolean rig = session.stage().get().equals(RigStage.ID) && session.device().get().isEmpty();
         if (!rig) return bestForTheEar().map(remedy -> () -> session.take(remedy));
         return picture.proof().ofTheRig().stream()
                 .flatMap(finding -> found(finding.id()))

@@ -27,6 +27,8 @@ import rivulus.app.session.Mishap;
 import rivulus.app.session.Picture;
 import rivulus.app.session.SavingTold;
 import rivulus.app.session.Session;
+import rivulus.app.stage.Command;
+import rivulus.app.stage.Stage;
 import rivulus.disk.FileTrouble;
 import rivulus.disk.SafeFile;
 import rivulus.file.DemoShows;
@@ -443,6 +445,11 @@ public final class MainWindow {
             event.setDropCompleted(true);
         }
         event.consume();
+    }
+
+    /// The stages of the work, in the order people go through them.
+    public List<Stage> stages() {
+        return workspace.stages();
     }
 
     // The keyboard

@@ -12,6 +12,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import rivulus.app.look.Look;
+import rivulus.app.stage.Command;
 
 /// Everything that can be done or gone to, found by typing a few letters of it.
 final class Palette extends StackPane {

@@ -1,5 +1,6 @@
 package rivulus.app.shell;
 
+import java.util.List;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -9,19 +10,21 @@ import javafx.scene.layout.HBox;
 import rivulus.app.look.Look;
 import rivulus.app.look.Marks;
 import rivulus.app.session.Session;
-import rivulus.app.session.Stage;
+import rivulus.app.stage.Stage;
 import rivulus.check.Proof;
 import rivulus.show.Scene;
 
 /// The show, the stages as words, the scenes, and the way to everything else.
 final class TopBar extends HBox {
     private final Session session;
+    private final List<Stage> all;
     private final Label title = Look.text("", "show-title");
     private final HBox stages = new HBox();
     private final HBox scenes = new HBox();
 
-    TopBar(Session session, Runnable search) {
+    TopBar(Session session, List<Stage> all, Runnable search) {
         this.session = session;
+        this.all = all;
         getStyleClass().add("top-bar");
         setAlignment(Pos.CENTER_LEFT);
         stages.getStyleClass().add("stages");
@@ -60,10 +63,14 @@ final class TopBar extends HBox {
     private void fillStages() {
         stages.getChildren().clear();
         ToggleGroup group = new ToggleGroup();
-        for (Stage stage : Stage.values()) {
+        for (Stage stage : all) {
             ToggleButton button =
-                    word(stage.title(), group, stage == session.stage().get(), "stage-word");
-            button.setOnAction(_ -> session.stage().set(stage));
+                    word(
+                            stage.title(),
+                            group,
+                            stage.id().equals(session.stage().get()),
+                            "stage-word");
+            button.setOnAction(_ -> session.stage().set(stage.id()));
             stages.getChildren().add(button);
         }
     }

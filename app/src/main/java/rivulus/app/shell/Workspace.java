@@ -1,19 +1,18 @@
 package rivulus.app.shell;
 
+import java.util.List;
 import java.util.Optional;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.StackPane;
 import rivulus.app.brief.BriefStage;
-import rivulus.app.brief.WishPane;
 import rivulus.app.look.Look;
 import rivulus.app.mixes.MixesStage;
-import rivulus.app.rig.GearPane;
 import rivulus.app.rig.KnobsPane;
 import rivulus.app.rig.RigStage;
 import rivulus.app.session.Session;
-import rivulus.app.session.Stage;
+import rivulus.app.stage.Stage;
 
 /// Rail on the left, the chosen stage in the middle, findings, wishes or knobs on the right. In a
 /// narrow window the right-hand pane folds into a drawer.
@@ -22,15 +21,12 @@ final class Workspace extends BorderPane {
 
     private final Session session;
     private final EarRail rail;
-    private final FindingsPane findings;
     private final KnobsPane knobs;
-    private final WishPane wishes;
-    private final GearPane gear;
     private final StackPane side = new StackPane();
     private final StackPane middle = new StackPane();
     private final MixesStage mixes;
-    private final BriefStage brief;
     private final RigStage rig;
+    private final List<Stage> stages;
     private final Button drawer = new Button("Findings");
     private boolean drawerOpen;
     private Node lastFocused;
@@ -39,18 +35,22 @@ final class Workspace extends BorderPane {
         this.session = session;
         getStyleClass().add("workspace");
         rail = new EarRail(session);
-        findings = new FindingsPane(session, this::focusEars);
         knobs =
                 new KnobsPane(
                         session,
                         device ->
                                 window.openBench(
                                         Optional.of(device.template()), Optional.of(device)));
-        wishes = new WishPane(session);
-        gear = new GearPane(session, kind -> window.openBench(kind, Optional.empty()));
-        mixes = new MixesStage(session, window::openDemoFromStart, window::openShow);
-        brief = new BriefStage(session);
-        rig = new RigStage(session);
+        rig = new RigStage(session, kind -> window.openBench(kind, Optional.empty()));
+        mixes =
+                new MixesStage(
+                        session,
+                        window::openDemoFromStart,
+                        window::openShow,
+                        this::focusEars,
+                        () -> session.stage().set(RigStage.ID));
+        stages = List.of(new BriefStage(session), rig, mixes);
+        session.stage().set(mixes.id());
         side.getStyleClass().add("side");
         side.setId("side");
         drawer.setId("drawer");
@@ -60,7 +60,7 @@ final class Workspace extends BorderPane {
                     drawerOpen = !drawerOpen;
                     arrange();
                 });
-        setTop(new TopBar(session, window::openPalette));
+        setTop(new TopBar(session, stages, window::openPalette));
         setLeft(rail);
         setCenter(middle);
         setBottom(new BottomBar(session, drawer));
@@ -84,10 +84,21 @@ final class Workspace extends BorderPane {
         return false;
     }
 
+    /// The stages of the work, in the order people go through them.
+    List<Stage> stages() {
+        return stages;
+    }
+
+    private Stage stage() {
+        return stages.stream()
+                .filter(stage -> stage.id().equals(session.stage().get()))
+                .findFirst()
+                .orElse(mixes);
+    }
+
     private void arrange() {
-        Stage stage = session.stage().get();
-        middle.getChildren().setAll(stageNode(stage));
-        side.getChildren().setAll(sideNode(stage));
+        middle.getChildren().setAll(stage().middle());
+        side.getChildren().setAll(session.device().get().isEmpty() ? stage().side() : knobs);
         boolean narrow = getWidth() > 0 && getWidth() < NARROW;
         Look.show(drawer, narrow);
         drawer.setText(drawerOpen ? "Close drawer" : "Open drawer");
@@ -95,29 +106,12 @@ final class Workspace extends BorderPane {
         setRight(shown ? side : null);
     }
 
-    private Node stageNode(Stage stage) {
-        return switch (stage) {
-            case BRIEF -> brief;
-            case RIG -> rig;
-            case MIXES -> mixes;
-        };
-    }
-
-    private Node sideNode(Stage stage) {
-        if (!session.device().get().isEmpty()) return knobs;
-        return switch (stage) {
-            case BRIEF -> wishes;
-            case RIG -> gear;
-            case MIXES -> findings;
-        };
-    }
-
     /// Turns to the catalogue.
     void searchGear() {
         session.device().set("");
-        session.stage().set(Stage.RIG);
+        session.stage().set(rig.id());
         openSide();
-        gear.search();
+        rig.search();
     }
 
     void focusEars() {
@@ -126,9 +120,9 @@ final class Workspace extends BorderPane {
 
     void focusFindings() {
         session.device().set("");
-        session.stage().set(Stage.MIXES);
+        session.stage().set(mixes.id());
         openSide();
-        findings.focusFirst();
+        mixes.focusFindings();
     }
 
     /// Shows the side, and sees to it that what is in it can take the keyboard at once: what a pane
@@ -140,8 +134,7 @@ final class Workspace extends BorderPane {
     }
 
     void focusStage() {
-        Node stage = stageNode(session.stage().get());
-        Node target = stage.lookup(".stage-focus");
+        Node target = stage().middle().lookup(".stage-focus");
         (target == null ? rail.list() : target).requestFocus();
     }
 

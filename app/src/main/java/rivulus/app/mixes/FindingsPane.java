@@ -1,4 +1,4 @@
-package rivulus.app.shell;
+package rivulus.app.mixes;
 
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -16,7 +16,6 @@ import rivulus.app.look.Look;
 import rivulus.app.look.Marks;
 import rivulus.app.session.Picture;
 import rivulus.app.session.Session;
-import rivulus.app.session.Stage;
 import rivulus.app.session.TroubleCard;
 import rivulus.remedy.Effect;
 import rivulus.remedy.Remedies;
@@ -34,13 +33,16 @@ final class FindingsPane extends VBox {
 
     private final Session session;
     private final Runnable afterwards;
+    private final Runnable onRig;
     private final VBox cards = new VBox();
     private final Label title = Look.text("", "pane-title");
     private Picture shown;
     private final Map<String, VBox> cureBoxes = new HashMap<>();
 
     /// @param afterwards where the keyboard goes once a cure is taken
-    FindingsPane(Session session, Runnable afterwards) {
+    /// @param onRig turns to where findings of the rig are acted on
+    FindingsPane(Session session, Runnable afterwards, Runnable onRig) {
+        this.onRig = onRig;
         this.session = session;
         this.afterwards = afterwards;
         getStyleClass().add("findings");
@@ -147,7 +149,7 @@ final class FindingsPane extends VBox {
 
     private void goTo(TroubleCard card) {
         if (card.isOfTheRig()) {
-            session.stage().set(Stage.RIG);
+            onRig.run();
             return;
         }
         session.source().set("");

@@ -1,4 +1,4 @@
-package rivulus.app.shell;
+package rivulus.app.stage;
 
 import java.util.Optional;
 import java.util.function.BooleanSupplier;
@@ -10,27 +10,33 @@ import javafx.scene.input.KeyCombination;
 /// @param title what it does, as an order; asked each time, since it may name what would be undone
 /// @param shortcut its keys, written like "Shortcut+Shift+S", or empty
 /// @param possible whether it would do anything now
-record Command(Supplier<String> title, String shortcut, BooleanSupplier possible, Runnable run) {
-    static Command of(String title, String shortcut, Runnable run) {
+public record Command(
+        Supplier<String> title, String shortcut, BooleanSupplier possible, Runnable run) {
+    /// Something that can always be asked for.
+    public static Command of(String title, String shortcut, Runnable run) {
         return when(title, shortcut, () -> true, run);
     }
 
-    static Command when(String title, String shortcut, BooleanSupplier possible, Runnable run) {
+    /// Something that can be asked for at times.
+    public static Command when(
+            String title, String shortcut, BooleanSupplier possible, Runnable run) {
         return new Command(() -> title, shortcut, possible, run);
     }
 
-    void runIfPossible() {
+    /// Does it, if it would do anything now.
+    public void runIfPossible() {
         if (possible.getAsBoolean()) run.run();
     }
 
-    Optional<KeyCombination> keys() {
+    /// Its keys, if it has any.
+    public Optional<KeyCombination> keys() {
         return shortcut.isEmpty()
                 ? Optional.empty()
                 : Optional.of(KeyCombination.valueOf(shortcut));
     }
 
     /// The keys as people write them: "Ctrl Shift S", or empty.
-    String keysInWords() {
+    public String keysInWords() {
         return shortcut.replace("Shortcut", "Ctrl")
                 .replace('+', ' ')
                 .replace("PLUS", "Plus")
