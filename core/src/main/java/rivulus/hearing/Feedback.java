@@ -9,7 +9,8 @@ import rivulus.signal.Response;
 ///
 /// With T the responses between cut nodes, a signal s put into them stands there as x = (I − T)⁻¹
 /// s. The inverse is taken at every frequency of the grid by Gauss-Jordan elimination with partial
-/// pivoting: 51 · k³ for k cuts.
+/// pivoting: 51 · k³ for k cuts. It exists: only loops that die away however the phases fall are
+/// part of T, so that its spectral radius is under 1 (see [Loop]).
 final class Feedback {
     private static final int MOST_ROUNDS = 24;
 
@@ -193,7 +194,11 @@ final class Feedback {
                 if (power(re, im, r, c) > power(re, im, pivot, c)) pivot = r;
             swap(re, c, pivot);
             swap(im, c, pivot);
-            double p = Math.max(power(re, im, c, c), 1e-24);
+            double p = power(re, im, c, c);
+            if (p == 0)
+                throw new ArithmeticException(
+                        "a loop that neither dies away nor howls at %.0f Hz"
+                                .formatted(Grid.hz(f)));
             double invRe = re[c][c] / p;
             double invIm = -im[c][c] / p;
             scale(re[c], im[c], invRe, invIm);

@@ -21,6 +21,9 @@ import rivulus.signal.Response;
 /// margin proves stability, and as delays of real gear and air wander, a margin that only holds by
 /// cancellation is not counted.
 public final class Loop {
+    /// As near as the gain once round is known; see [#radius].
+    private static final double AS_GOOD_AS_HOWLING_DB = 0.01;
+
     private final LiveGraph live;
     private final int system;
     private final int node;
@@ -137,7 +140,7 @@ public final class Loop {
         return gainDb[i];
     }
 
-    /// How many dB are left before it howls, at the worst frequency; 0 or less howls.
+    /// How many dB are left before it howls, at the worst frequency.
     public double marginDb() {
         return -gainDb[worst()];
     }
@@ -153,9 +156,10 @@ public final class Loop {
         return worst;
     }
 
-    /// Whether it dies away, however the phases fall.
+    /// Whether it dies away, however the phases fall. What is nearer to howling than
+    /// [#AS_GOOD_AS_HOWLING_DB] is told as a howl: no figure could be worked out behind it.
     public boolean isStable() {
-        return marginDb() > 0;
+        return marginDb() > AS_GOOD_AS_HOWLING_DB;
     }
 
     /// Every leg that is part of it.

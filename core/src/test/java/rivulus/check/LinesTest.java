@@ -1,8 +1,10 @@
 package rivulus.check;
 
+import org.junit.jupiter.params.provider.ValueSource;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import rivulus.words.Severity;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -129,6 +131,28 @@ class LinesTest {
                         .orElseThrow();
         assertThat(loop.figures().get("marginDb")).isBetween(0.9, 1.1);
         assertThat(loop.sentence()).contains("weakest at Box · soft");
+    }
+
+    @ParameterizedTest
+    @ValueSource(doubles = {0, -0.005, -0.02, -1})
+    void aLoopThatIsAsGoodAsHowlingIsToldAsAHowlAndNothingIsWorkedOutBehindIt(double roundDb) {
+        Show show =
+                box(
+                        "{\"id\": \"a\"}, {\"id\": \"b\"}",
+                        """
+                        {"from": "src", "to": "a"}, {"from": "a", "to": "b"},
+                        {"from": "b", "to": "a", "gainDb": %s}, {"from": "b", "to": "out"}
+                        """
+                                .formatted(roundDb),
+                        "",
+                        "");
+        Proof proof = Demo.PROVER.prove(show);
+        assertThat(proof.heard())
+                .filteredOn(f -> f.rule().equals("loop"))
+                .extracting(Finding::severity)
+                .containsExactly(roundDb > -0.01 ? Severity.DANGER : Severity.CAUTION);
+        double level = proof.scenes().getFirst().all().getFirst().hearing().levelDb();
+        assertThat(level).isLessThan(60).isGreaterThanOrEqualTo(0);
     }
 
     /// Four hundred open ways lead to a closed one each.

@@ -28,7 +28,8 @@ final class Watercourse extends Pane {
     private static final double MOUTH = 122;
     private static final double EARS = 140;
     private static final double TWO_LINES = 44;
-    private static final double BETWEEN_BEDS = 18;
+    /// A label stays so far inside its bed, both sides together.
+    private static final double MARGIN = 8;
 
     private final Consumer<String> onDevice;
     private final Consumer<String> onSource;
@@ -238,7 +239,7 @@ final class Watercourse extends Pane {
             String label = ribbon.passes().get(pass++).label();
             String name = Sources.name(show(), ribbon.source());
             if (first) label = label.isEmpty() ? name : name + " · " + label;
-            double room = points.get(i + 1).x() - points.get(i).x() + BETWEEN_BEDS;
+            double room = points.get(i + 1).x() - points.get(i).x() - MARGIN;
             if (label.isEmpty() || layout.laneHeight() < 22) continue;
             Text text = text(label, "pass-label", first ? "source-name" : "point-name");
             text.setTextOrigin(VPos.BOTTOM);
