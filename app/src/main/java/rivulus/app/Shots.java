@@ -111,7 +111,9 @@ public final class Shots extends Application {
                     session.edit(session.rigEdits().add("pocket-recorder", "workroom"));
                     press("#gear-tab");
                     session.device().set("cue-laptop");
-                    session.joinTo().set(session.show().get().rig().devices().getLast().id());
+                    session.joinings()
+                            .to()
+                            .set(session.show().get().rig().devices().getLast().id());
                 });
         shot(
                 "rig-add",

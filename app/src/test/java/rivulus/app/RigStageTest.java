@@ -17,6 +17,7 @@ import rivulus.show.Device;
 import rivulus.show.Place;
 import rivulus.show.Show;
 
+/// The stage *Rig* by mouse and keyboard. Long, since every test walks through one window.
 class RigStageTest {
     @TempDir Path folder;
 
@@ -60,7 +61,7 @@ class RigStageTest {
             hand.click("#gear-tab");
             hand.act(() -> hand.session().device().set("cue-laptop"));
             hand.act(() -> joinTo(hand, added.id()));
-            assertThat(hand.session().joinings()).isNotEmpty();
+            assertThat(hand.session().joinings().ways()).isNotEmpty();
             hand.focus(".join-way");
             hand.press(KeyCode.SPACE);
             assertThat(show(hand).rig().cables())
@@ -267,7 +268,7 @@ class RigStageTest {
             hand.act(() -> hand.session().device().set(show(hand).rig().devices().get(0).id()));
             hand.click("#gear-tab");
             hand.act(() -> joinTo(hand, show(hand).rig().devices().get(1).id()));
-            assertThat(hand.session().joinings()).isNotEmpty();
+            assertThat(hand.session().joinings().ways()).isNotEmpty();
             hand.focus(".join-way");
             hand.press(KeyCode.SPACE);
             assertThat(show(hand).rig().cables()).hasSize(1);

@@ -15,11 +15,8 @@ import rivulus.disk.FileTrouble;
 import rivulus.disk.Json;
 import rivulus.gear.AcousticEnd;
 import rivulus.gear.Air;
-import rivulus.gear.Band;
 import rivulus.gear.Catalogue;
-import rivulus.gear.ChannelMap;
 import rivulus.gear.Clock;
-import rivulus.gear.Delay;
 import rivulus.gear.Endpoint;
 import rivulus.gear.GearKind;
 import rivulus.gear.Knob;
@@ -64,16 +61,18 @@ final class TemplateReader {
         List<Port> ports = ports();
         readPoints();
         readKnobs();
-        List<Picker> pickers = pickers();
-        List<Route> routes = routes();
+        RouteReader sound = new RouteReader(root, repeat, points, knobs, governing);
+        List<Picker> pickers = pickers(sound);
+        List<Route> routes = sound.routes();
         Clock clock = clock(ports);
         phantomKnobsExist(ports);
         pictureKnobsExist(ports);
         knobsGovern();
-        List<Endpoint> endpoints = endpoints(ports);
-        List<AcousticEnd> ends = ends();
+        List<Endpoint> endpoints = sound.endpoints(ports);
+        List<AcousticEnd> ends = sound.ends();
         Optional<Entry> air = root.maybe("air");
-        Optional<Air> carries = air.isPresent() ? Optional.of(air(air.get())) : Optional.empty();
+        Optional<Air> carries =
+                air.isPresent() ? Optional.of(RouteReader.air(air.get())) : Optional.empty();
         List<PictureRoute> pictures = pictures(ports, endpoints, pickers);
         List<String> soloOn = new ArrayList<>();
         for (Entry port : root.items("soloOn")) soloOn.add(port.oneOf("port", ids(ports)));
@@ -134,7 +133,7 @@ final class TemplateReader {
                     stretches, MOST_STRETCHES);
     }
 
-    private static void once(Set<String> seen, Entry item, String what) throws FileTrouble {
+    static void once(Set<String> seen, Entry item, String what) throws FileTrouble {
         Entry id = item.field("id");
         if (!seen.add(id.id()))
             throw id.trouble("there are two %ss \"%s\"; an id may be used once", what, id.text());
@@ -241,7 +240,7 @@ final class TemplateReader {
                     new PictureRoute(
                             item.field("from").oneOf("picture's beginning", from),
                             item.field("to").oneOf("picture's end", to),
-                            delay(item)));
+                            RouteReader.delay(item)));
             item.nothingElse();
         }
         return pictures;
@@ -289,12 +288,6 @@ final class TemplateReader {
         }
     }
 
-    private Point point(Entry name) throws FileTrouble {
-        Point point = points.get(name.text());
-        if (point == null) throw name.unknown("point", name.text(), points.keySet());
-        return point;
-    }
-
     // Knobs
 
     private void readKnobs() throws FileTrouble {
@@ -314,7 +307,7 @@ final class TemplateReader {
         }
     }
 
-    private List<Picker> pickers() throws FileTrouble {
+    private List<Picker> pickers(RouteReader sound) throws FileTrouble {
         List<Picker> pickers = new ArrayList<>();
         for (Entry item : repeat.items(root, "pickers")) {
             Entry id = item.field("id");
@@ -333,14 +326,14 @@ final class TemplateReader {
                                                     "output", Picker.Picks.OUTPUT,
                                                     "input", Picker.Picks.INPUT,
                                                     "desktop", Picker.Picks.DESKTOP)),
-                            point(item.field("point")).id(),
+                            sound.point(item.field("point")).id(),
                             standard,
                             item.text(
                                     "standing",
                                     standard == Picker.Standard.DEFAULT
                                             ? Picker.NONE
                                             : Picker.DEFAULT),
-                            delay(item),
+                            RouteReader.delay(item),
                             KnobReader.governors(item, knobs, governing)));
             item.nothingElse();
         }
@@ -359,139 +352,5 @@ final class TemplateReader {
 
     private static String idText(Entry id) {
         return id.json() instanceof Json.Text(var value, _) ? value : "";
-    }
-
-    // Routes
-
-    private List<Route> routes() throws FileTrouble {
-        List<Route> routes = new ArrayList<>();
-        for (Entry item : repeat.items(root, "routes")) {
-            Point from = point(item.field("from"));
-            Point to = point(item.field("to"));
-            if (from.equals(to))
-                throw item.trouble("this route leads from \"%s\" to itself", from.id());
-            routes.add(
-                    new Route(
-                            from.id(),
-                            to.id(),
-                            item.number("gainDb", -120, 80, 0),
-                            delay(item),
-                            band(item),
-                            item.texts("marks"),
-                            channelMap(item, from, to),
-                            KnobReader.governors(item, knobs, governing)));
-            item.nothingElse();
-        }
-        return routes;
-    }
-
-    private static Delay delay(Entry item) throws FileTrouble {
-        Optional<Entry> field = item.maybe("delayMs");
-        if (field.isEmpty()) return Delay.NONE;
-        Entry delay = field.get();
-        if (delay.isNumber()) return Delay.exactly(delay.number(0, Delay.LONGEST_MS));
-        double typical = delay.field("typical").number(0, Delay.LONGEST_MS);
-        double min = delay.number("min", 0, Delay.LONGEST_MS, typical);
-        double max = delay.number("max", 0, Delay.LONGEST_MS, typical);
-        delay.nothingElse();
-        if (min > typical || typical > max) throw delay.trouble("min ≤ typical ≤ max should hold");
-        return new Delay(typical, min, max);
-    }
-
-    private static Band band(Entry item) throws FileTrouble {
-        Optional<Entry> band = item.maybe("band");
-        if (band.isEmpty()) return Band.OPEN;
-        double low = band.get().number("lowHz", 0, 20_000, 0);
-        double high = band.get().number("highHz", 0, 20_000, 20_000);
-        band.get().nothingElse();
-        if (low >= high) throw band.get().trouble("the low edge should lie under the high one");
-        return new Band(low, high);
-    }
-
-    private static List<ChannelMap> channelMap(Entry item, Point from, Point to)
-            throws FileTrouble {
-        List<ChannelMap> map = new ArrayList<>();
-        for (Entry channel : item.items("map")) {
-            map.add(
-                    new ChannelMap(
-                            channel.field("from").whole(0, from.channels() - 1),
-                            channel.field("to").whole(0, to.channels() - 1),
-                            channel.number("gainDb", -120, 40, 0)));
-            channel.nothingElse();
-        }
-        return map;
-    }
-
-    // Endpoints, ends and air
-
-    private List<Endpoint> endpoints(List<Port> ports) throws FileTrouble {
-        List<Endpoint> endpoints = new ArrayList<>();
-        Set<String> seen = new HashSet<>();
-        List<String> portIds = ports.stream().map(Port::id).toList();
-        for (Entry item : repeat.items(root, "endpoints")) {
-            once(seen, item, "endpoint");
-            Optional<Entry> port = item.maybe("port");
-            if (port.isPresent() && !portIds.contains(port.get().text())) {
-                throw port.get().unknown("port", port.get().text(), portIds);
-            }
-            Optional<String> plays = pointIn(item, "plays");
-            Optional<String> hears = pointIn(item, "hears");
-            if (plays.isEmpty() && hears.isEmpty())
-                throw item.trouble("an endpoint plays or hears, or both");
-            endpoints.add(
-                    new Endpoint(item.text("id"), item.text("label"), textOf(port), plays, hears));
-            item.nothingElse();
-        }
-        return endpoints;
-    }
-
-    private static Optional<String> textOf(Optional<Entry> entry) throws FileTrouble {
-        return entry.isPresent() ? Optional.of(entry.get().text()) : Optional.empty();
-    }
-
-    private Optional<String> pointIn(Entry item, String field) throws FileTrouble {
-        Optional<Entry> name = item.maybe(field);
-        return name.isPresent() ? Optional.of(point(name.get()).id()) : Optional.empty();
-    }
-
-    private List<AcousticEnd> ends() throws FileTrouble {
-        List<AcousticEnd> ends = new ArrayList<>();
-        Set<String> seen = new HashSet<>();
-        for (Entry item : repeat.items(root, "ends")) {
-            once(seen, item, "end");
-            double workedAt = item.number("workedAtM", 0.01, 20, 1);
-            ends.add(
-                    new AcousticEnd(
-                            item.text("id"),
-                            item.field("kind")
-                                    .word(
-                                            Map.of(
-                                                    "mouth", AcousticEnd.Kind.MOUTH,
-                                                    "loudspeaker", AcousticEnd.Kind.LOUDSPEAKER,
-                                                    "microphone", AcousticEnd.Kind.MICROPHONE,
-                                                    "ear", AcousticEnd.Kind.EAR,
-                                                    "worn", AcousticEnd.Kind.WORN)),
-                            point(item.field("point")).id(),
-                            item.number("loudDb", -40, 60, 0),
-                            item.number("hearsDb", -60, 60, 20 * Math.log10(workedAt)),
-                            item.number("rejectsDb", 0, 60, 0),
-                            item.number("isolatesDb", 0, 60, 0)));
-            item.nothingElse();
-        }
-        return ends;
-    }
-
-    private static Air air(Entry air) throws FileTrouble {
-        Map<String, Double> words = new LinkedHashMap<>();
-        for (var word : air.field("words").each().entrySet()) {
-            words.put(word.getKey(), word.getValue().number(0.005, 200));
-        }
-        Entry otherwise = air.field("otherwise");
-        if (!words.containsKey(otherwise.text()))
-            throw otherwise.unknown("distance", otherwise.text(), words.keySet());
-        double critical = air.number("criticalDistanceM", 0.05, 100, 1);
-        double temperature = air.number("temperatureC", -40, 60, 20);
-        air.nothingElse();
-        return new Air(critical, temperature, words, otherwise.text());
     }
 }

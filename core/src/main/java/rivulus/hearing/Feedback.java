@@ -197,8 +197,7 @@ final class Feedback {
             double p = power(re, im, c, c);
             if (p == 0)
                 throw new ArithmeticException(
-                        "a loop that neither dies away nor howls at %.0f Hz"
-                                .formatted(Grid.hz(f)));
+                        "a loop that neither dies away nor howls at %.0f Hz".formatted(Grid.hz(f)));
             double invRe = re[c][c] / p;
             double invIm = -im[c][c] / p;
             scale(re[c], im[c], invRe, invIm);

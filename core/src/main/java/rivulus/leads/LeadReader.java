@@ -16,7 +16,6 @@ import rivulus.gear.LeadKind;
 import rivulus.gear.Leads;
 import rivulus.gear.Port;
 import rivulus.gear.Route;
-import rivulus.gear.Setting;
 import rivulus.gear.Signal;
 import rivulus.gear.Template;
 import rivulus.show.Cable;
@@ -93,10 +92,11 @@ public final class LeadReader {
             pass(a, b, kind.orElseThrow(), passages, faults);
             pass(b, a, kind.orElseThrow(), passages, faults);
         }
-        wiring(a, b, faults);
-        phantom(a, b, kind, faults);
-        phantom(b, a, kind, faults);
-        tooLong(cable, kind, faults);
+        LeadSafety safety = new LeadSafety(this);
+        LeadSafety.wiring(a, b, faults);
+        safety.phantom(a, b, kind, faults);
+        safety.phantom(b, a, kind, faults);
+        LeadSafety.tooLong(cable, kind, faults);
         faults.sort(Comparator.comparing(Fault::severity));
         boolean joins =
                 kind.map(LeadKind::conducts).orElse(true)
@@ -371,77 +371,5 @@ public final class LeadReader {
                             "%d channels come and %d is taken; check that nothing is lost in mono"
                                     .formatted(gives, takes)));
         }
-    }
-
-    // Wiring, phantom power, length
-
-    private static void wiring(End a, End b, List<Fault> faults) {
-        String one = a.port().electric().wiring();
-        String other = b.port().electric().wiring();
-        if (one.isEmpty() || other.isEmpty() || one.equals(other)) return;
-        faults.add(
-                new Fault(
-                        Fault.Kind.FOUR_POLE,
-                        Severity.PROBLEM,
-                        "%s is wired %s and %s %s: ground and microphone change places"
-                                .formatted(a.words(), one, b.words(), other)));
-    }
-
-    private void phantom(End wants, End gives, Optional<LeadKind> kind, List<Fault> faults) {
-        Electric.Phantom wish = wants.port().electric().phantom();
-        boolean can = gives.port().electric().phantom() == Electric.Phantom.GIVES;
-        boolean always = can && gives.port().electric().phantomKnob().isEmpty();
-        boolean on = can && !always && isOn(gives);
-        if (wish == Electric.Phantom.WANTS && !always && !on) {
-            faults.add(
-                    new Fault(
-                            Fault.Kind.PHANTOM,
-                            Severity.PROBLEM,
-                            can
-                                    ? "%s wants 48 V and it is off at %s"
-                                            .formatted(wants.device().name(), gives.words())
-                                    : "%s wants 48 V and %s gives none"
-                                            .formatted(wants.device().name(), gives.words())));
-        }
-        if (!on) return;
-        if (wish == Electric.Phantom.HARMED) {
-            faults.add(
-                    new Fault(
-                            Fault.Kind.PHANTOM,
-                            Severity.DANGER,
-                            "48 V is on at %s and can damage %s; levels down, then switch it off"
-                                    .formatted(gives.words(), wants.device().name())));
-        } else if (wish == Electric.Phantom.NONE
-                && wants.port().gives() > 0
-                && !kind.map(LeadKind::balanced).orElse(false)) {
-            faults.add(
-                    new Fault(
-                            Fault.Kind.PHANTOM,
-                            Severity.DANGER,
-                            "48 V is on at %s and goes through an unbalanced lead into %s"
-                                    .formatted(gives.words(), wants.words())));
-        }
-    }
-
-    private boolean isOn(End end) {
-        String knob = end.port().electric().phantomKnob();
-        Setting stands = end.device().knobs().get(knob);
-        if (stands == null)
-            stands = template(end.device()).knob(knob).map(k -> k.standing()).orElse(null);
-        return stands instanceof Setting.Switch(boolean on) && on;
-    }
-
-    private static void tooLong(Cable cable, Optional<LeadKind> kind, List<Fault> faults) {
-        if (kind.isEmpty() || cable.metres() <= kind.get().longestM()) return;
-        faults.add(
-                new Fault(
-                        Fault.Kind.LENGTH,
-                        Severity.CAUTION,
-                        "%s m is long for this kind of lead; %s m is about the most"
-                                .formatted(
-                                        Words.signed(cable.metres(), 0),
-                                        Words.signed(kind.get().longestM(), 0)),
-                        cable.metres(),
-                        "metres"));
     }
 }

@@ -43,6 +43,6 @@ final class Batteries implements Rule {
 
     @Override
     public List<Idea> ideas(Finding finding, Workshop workshop) {
-        return workshop.device(finding).map(workshop::fed).orElse(List.of());
+        return workshop.device(finding).map(workshop.power()::fed).orElse(List.of());
     }
 }

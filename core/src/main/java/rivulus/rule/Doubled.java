@@ -95,7 +95,7 @@ final class Doubled implements Rule {
 
     @Override
     public List<Idea> ideas(Finding finding, Workshop workshop) {
-        return workshop.closers(finding);
+        return workshop.graph().closers(finding);
     }
 
     private static String words(Doubling doubling) {

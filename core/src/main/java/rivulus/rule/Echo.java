@@ -74,6 +74,6 @@ final class Echo implements Rule {
 
     @Override
     public List<Idea> ideas(Finding finding, Workshop workshop) {
-        return workshop.closers(finding);
+        return workshop.graph().closers(finding);
     }
 }

@@ -73,6 +73,6 @@ final class LateOwnVoice implements Rule {
 
     @Override
     public List<Idea> ideas(Finding finding, Workshop workshop) {
-        return workshop.closers(finding);
+        return workshop.graph().closers(finding);
     }
 }

@@ -67,6 +67,6 @@ final class Leak implements Rule {
 
     @Override
     public List<Idea> ideas(Finding finding, Workshop workshop) {
-        return workshop.closers(finding);
+        return workshop.graph().closers(finding);
     }
 }

@@ -48,7 +48,7 @@ final class Looping implements Rule {
 
     @Override
     public List<Idea> ideas(Finding finding, Workshop workshop) {
-        return workshop.quieters(finding);
+        return workshop.graph().quieters(finding);
     }
 
     private static Finding.Evidence why(SceneProof scene, Loop loop) {

@@ -91,6 +91,6 @@ final class Missing implements Rule {
     @Override
     public List<Idea> ideas(Finding finding, Workshop workshop) {
         boolean heard = finding.verdict().filter(Verdict.FAINT::equals).isPresent();
-        return heard ? workshop.louder(finding) : workshop.openers(finding);
+        return heard ? workshop.graph().louder(finding) : workshop.graph().openers(finding);
     }
 }

@@ -145,6 +145,6 @@ final class Mute implements Rule {
 
     @Override
     public List<Idea> ideas(Finding finding, Workshop workshop) {
-        return workshop.closers(finding);
+        return workshop.graph().closers(finding);
     }
 }

@@ -40,6 +40,6 @@ final class PortBudgets implements Rule {
 
     @Override
     public List<Idea> ideas(Finding finding, Workshop workshop) {
-        return workshop.relieved(finding);
+        return workshop.power().relieved(finding);
     }
 }

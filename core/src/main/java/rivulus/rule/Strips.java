@@ -52,6 +52,6 @@ final class Strips implements Rule {
 
     @Override
     public List<Idea> ideas(Finding finding, Workshop workshop) {
-        return workshop.device(finding).map(workshop::unloaded).orElse(List.of());
+        return workshop.device(finding).map(workshop.power()::unloaded).orElse(List.of());
     }
 }

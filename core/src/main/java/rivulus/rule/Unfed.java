@@ -41,6 +41,6 @@ final class Unfed implements Rule {
 
     @Override
     public List<Idea> ideas(Finding finding, Workshop workshop) {
-        return workshop.device(finding).map(workshop::fed).orElse(List.of());
+        return workshop.device(finding).map(workshop.power()::fed).orElse(List.of());
     }
 }

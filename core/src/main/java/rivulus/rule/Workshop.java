@@ -1,54 +1,35 @@
 package rivulus.rule;
 
 import java.util.ArrayList;
-import java.util.Comparator;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
-import java.util.function.Predicate;
-import java.util.stream.Stream;
 import rivulus.check.Finding;
 import rivulus.check.Proof;
-import rivulus.disk.Extras;
 import rivulus.file.Change;
 import rivulus.gear.Catalogue;
 import rivulus.gear.Electric;
-import rivulus.gear.GearKind;
 import rivulus.gear.Knob;
-import rivulus.gear.Picker;
-import rivulus.gear.Port;
 import rivulus.gear.Power;
 import rivulus.gear.Setting;
 import rivulus.gear.Signal;
 import rivulus.gear.Template;
-import rivulus.hearing.Opening;
-import rivulus.hearing.Openings;
-import rivulus.hearing.Ways;
 import rivulus.leads.End;
 import rivulus.leads.Joiner;
 import rivulus.leads.Joining;
 import rivulus.leads.LeadReport;
 import rivulus.leads.Survey;
-import rivulus.show.Cable;
 import rivulus.show.Device;
-import rivulus.show.Limit;
 import rivulus.show.Ref;
 import rivulus.show.Rig;
 import rivulus.show.Show;
 import rivulus.show.Turn;
 import rivulus.signal.KnobUse;
-import rivulus.signal.Leg;
-import rivulus.signal.Positions;
 import rivulus.words.Words;
 
-/// The tools that ideas against findings are made with: knobs on a way closed, opened or turned
-/// down; leads laid otherwise, boxes put between, machines fed otherwise. Nothing here has been
-/// tried.
+/// The tools that ideas against findings are made with: knobs turned, leads laid otherwise, boxes
+/// put between; see also [#graph()] and [#power()]. Nothing here has been tried.
 public final class Workshop {
     private static final int WAYS_LOOKED_AT = 12;
-    private static final int WAYS_CLOSED = 4;
-    private static final int OPENINGS_LOOKED_AT = 10;
 
     private final Proof proof;
     private final Survey survey;
@@ -65,6 +46,26 @@ public final class Workshop {
         this.catalogue = show.kinds(catalogue);
     }
 
+    /// The gear and leads as they are.
+    Survey survey() {
+        return survey;
+    }
+
+    /// What there is to put in.
+    Boxes boxes() {
+        return new Boxes(show, catalogue);
+    }
+
+    /// Ideas on the graph.
+    GraphIdeas graph() {
+        return new GraphIdeas(show.checks().limits());
+    }
+
+    /// Ideas about power.
+    PowerIdeas power() {
+        return new PowerIdeas(this);
+    }
+
     /// The lead that a finding is about.
     Optional<LeadReport> lead(Finding finding) {
         String first = finding.gear().getFirst();
@@ -76,127 +77,13 @@ public final class Workshop {
         return survey.device(finding.gear().getFirst());
     }
 
-    // On the graph
-
-    /// Every setting that closes one of the strongest ways of what is heard.
-    List<Idea> closers(Finding finding) {
-        return settings(closers(finding.live().positions(), wayLegs(finding), finding));
-    }
-
-    /// The nearest openings for what is not heard.
-    List<Idea> openers(Finding finding) {
-        return settings(openings(finding));
-    }
-
-    /// For what is only faint: what is turned down on its way, then ways of its own.
-    List<Idea> louder(Finding finding) {
-        List<Map<Ref, Setting>> steps = raisers(finding);
-        steps.addAll(openings(finding));
-        return settings(steps);
-    }
-
-    /// For what goes round: every level on the way turned down by what is lacking, then every
-    /// setting that cuts it.
-    List<Idea> quieters(Finding finding) {
-        List<Leg> legs =
-                finding.evidence().ways().stream()
-                        .flatMap(way -> way.legs().stream())
-                        .distinct()
-                        .toList();
-        Positions positions = finding.live().positions();
-        double wanted = show.checks().limits().get(Limit.LOOP_MARGIN);
-        double lacking = Math.ceil(wanted - finding.figures().get("marginDb"));
-        List<Map<Ref, Setting>> steps = new ArrayList<>();
-        for (Leg leg : legs) {
-            for (Leg.Govern govern : leg.governors()) {
-                KnobUse use = finding.live().graph().knobs().get(govern.knob());
-                if (!(positions.get(govern.knob()) instanceof Setting.Level(double db))) continue;
-                Setting lower = new Setting.Level(db - lacking);
-                if (use.knob().takes(lower)) steps.add(Map.of(use.ref(), lower));
-            }
-        }
-        steps.addAll(closers(positions, legs, finding));
-        return settings(steps);
-    }
-
-    private static List<Idea> settings(List<Map<Ref, Setting>> steps) {
-        return steps.stream().<Idea>map(Idea.Settings::new).toList();
-    }
-
-    private static List<Leg> wayLegs(Finding finding) {
-        return Ways.of(finding.live())
-                .strongest(finding.source().orElseThrow(), finding.ear().orElseThrow(), WAYS_CLOSED)
-                .stream()
-                .flatMap(way -> way.legs().stream())
-                .distinct()
-                .toList();
-    }
-
-    private List<Map<Ref, Setting>> openings(Finding finding) {
-        List<Map<Ref, Setting>> steps = new ArrayList<>();
-        List<Opening> openings =
-                Openings.of(
-                                finding.live().graph(),
-                                finding.live().positions(),
-                                show.checks().limits().get(Limit.HEARD))
-                        .nearest(
-                                finding.source().orElseThrow(),
-                                finding.ear().orElseThrow(),
-                                OPENINGS_LOOKED_AT)
-                        .all();
-        for (Opening opening : openings) {
-            Map<Ref, Setting> step = new LinkedHashMap<>();
-            opening.turns().forEach(turn -> step.put(turn.knob().ref(), turn.to()));
-            steps.add(step);
-        }
-        return steps;
-    }
-
-    private static List<Map<Ref, Setting>> raisers(Finding finding) {
-        Positions positions = finding.live().positions();
-        List<Map<Ref, Setting>> steps = new ArrayList<>();
-        for (Leg leg : wayLegs(finding)) {
-            for (Leg.Govern govern : leg.governors()) {
-                KnobUse use = finding.live().graph().knobs().get(govern.knob());
-                boolean low =
-                        positions.get(govern.knob()) instanceof Setting.Level(double db) && db < 0;
-                if (low && use.knob().takes(new Setting.Level(0)))
-                    steps.add(Map.of(use.ref(), new Setting.Level(0)));
-            }
-        }
-        return steps;
-    }
-
-    /// Every setting that closes one of the legs; the knob that a mute finding is about is no
-    /// remedy for it.
-    private static List<Map<Ref, Setting>> closers(
-            Positions positions, List<Leg> legs, Finding finding) {
-        List<Map<Ref, Setting>> steps = new ArrayList<>();
-        for (Leg leg : legs) {
-            for (Leg.Govern govern : leg.governors()) {
-                KnobUse use = finding.live().graph().knobs().get(govern.knob());
-                if (use.ref().toString().equals(finding.key().about())) continue;
-                if (use.knob().role() == Knob.Role.PERMISSION) continue;
-                for (Setting other : closings(use.knob(), positions.get(govern.knob()))) {
-                    if (!govern.governor().opens(other)) steps.add(Map.of(use.ref(), other));
-                }
-            }
-        }
-        return steps.stream().distinct().toList();
-    }
-
-    /// A device is put out of the way by picking nothing, not by picking some other device.
-    private static List<Setting> closings(Knob knob, Setting stands) {
-        return knob.role() == Knob.Role.DEVICE
-                ? List.of(new Setting.Choice(Picker.NONE))
-                : knob.others(stands);
-    }
-
-    private Idea idea(String sentence, List<Turn> turns, Show after) {
+    /// A change of the show as an idea.
+    Idea idea(String sentence, List<Turn> turns, Show after) {
         return new Idea.Rework(sentence, turns, new Change(show, after));
     }
 
-    private Idea fix(String sentence, Device changed) {
+    /// A changed device as an idea.
+    Idea fix(String sentence, Device changed) {
         return idea(sentence, List.of(), show.withRig(show.rig().with(changed)));
     }
 
@@ -316,9 +203,9 @@ public final class Workshop {
         String strip = a.outlet().isEmpty() ? b.outlet() : a.outlet();
         Show with = show;
         if (strip.isEmpty()) {
-            Optional<Template> kind = strip();
+            Optional<Template> kind = boxes().strip();
             if (kind.isEmpty()) return Optional.empty();
-            Device added = added(kind.get(), a.place());
+            Device added = boxes().added(kind.get(), a.place());
             strip = added.id();
             List<Device> devices = new ArrayList<>(show.rig().devices());
             devices.add(added);
@@ -372,7 +259,8 @@ public final class Workshop {
         double half = lead.cable().metres() / 2;
         for (End end : List.of(lead.a(), lead.b()))
             if (end.port().carries() == Signal.USB && end.port().host())
-                hubbed(end, lead, Survey.far(lead, end.ref()), half, half).ifPresent(fixes::add);
+                power().hubbed(end, lead, Survey.far(lead, end.ref()), half, half)
+                        .ifPresent(fixes::add);
         double most = lead.kind().orElseThrow().longestM();
         fixes.add(
                 idea(
@@ -397,9 +285,9 @@ public final class Workshop {
     }
 
     private Optional<Idea> amplified(End from, LeadReport lead, End worn) {
-        Optional<Template> kind = amplifier();
+        Optional<Template> kind = boxes().amplifier();
         if (kind.isEmpty()) return Optional.empty();
-        Device amplifier = added(kind.get(), from.device().place());
+        Device amplifier = boxes().added(kind.get(), from.device().place());
         List<Device> devices = new ArrayList<>(show.rig().devices());
         devices.add(amplifier);
         Show without =
@@ -416,7 +304,8 @@ public final class Workshop {
                                         out.after()));
     }
 
-    private Optional<Joining> joined(Show in, Device from, Device to) {
+    /// The best way to join two machines in a show.
+    Optional<Joining> joined(Show in, Device from, Device to) {
         return new Joiner(in, catalogue, survey.kinds()).ways(from, to, 1).first();
     }
 
@@ -447,158 +336,5 @@ public final class Workshop {
                                                         .formatted(lacking.name()),
                                                 lacking.toBuy(true))));
         return fixes;
-    }
-
-    // Power
-
-    /// Other ways to feed something: whatever else it can run on, then a battery pack.
-    List<Idea> fed(Device device) {
-        List<Idea> fixes = new ArrayList<>();
-        List<Power.Source> kinds = survey.template(device).power().from();
-        for (Power.Source kind : kinds) {
-            if (kind == survey.runsOn(device)) continue;
-            fixes.add(
-                    fix(
-                            "Run %s from %s.".formatted(device.name(), kind.words()),
-                            device.poweredBy(kind)));
-        }
-        if (kinds.contains(Power.Source.USB)) packed(device).ifPresent(fixes::add);
-        return fixes;
-    }
-
-    private Optional<Idea> packed(Device device) {
-        Optional<Template> kind = pack();
-        if (kind.isEmpty()) return Optional.empty();
-        Device pack = added(kind.get(), device.place());
-        List<Device> devices = new ArrayList<>(show.rig().devices());
-        devices.add(pack);
-        Show with =
-                show.withRig(
-                        show.rig()
-                                .with(devices, show.rig().cables())
-                                .with(device.poweredBy(Power.Source.USB)));
-        return joined(with, pack, device.poweredBy(Power.Source.USB))
-                .map(
-                        way ->
-                                idea(
-                                        "Feed %s from a battery pack, by %s."
-                                                .formatted(device.name(), way.needs()),
-                                        List.of(),
-                                        way.after()));
-    }
-
-    /// What hangs on an overdrawn port fed otherwise, or by a hub with a supply of its own.
-    List<Idea> relieved(Finding finding) {
-        Optional<Device> found = device(finding);
-        if (found.isEmpty()) return List.of();
-        Device host = found.get();
-        Ref port = new Ref(host.id(), finding.gear().getLast());
-        List<Idea> fixes = new ArrayList<>();
-        for (LeadReport lead : survey.leadsIn(port)) {
-            End fed = Survey.far(lead, port);
-            if (survey.template(fed.device()).power().from().contains(Power.Source.MAINS))
-                fixes.add(
-                        fix(
-                                "Run %s from the mains.".formatted(fed.device().name()),
-                                fed.device().poweredBy(Power.Source.MAINS)));
-            hubbed(survey.end(port), lead, fed, 1, lead.cable().metres()).ifPresent(fixes::add);
-        }
-        return fixes;
-    }
-
-    /// A powered hub between a port and what is on it.
-    ///
-    /// @param above metres of the lead to the hub
-    /// @param below metres of the lead from it
-    private Optional<Idea> hubbed(End host, LeadReport lead, End fed, double above, double below) {
-        Optional<Template> kind = hub();
-        if (kind.isEmpty()) return Optional.empty();
-        Optional<Port> up = usbPort(kind.get(), false);
-        Optional<Port> down = usbPort(kind.get(), true);
-        if (up.isEmpty() || down.isEmpty()) return Optional.empty();
-        Device hub = added(kind.get(), host.device().place());
-        List<Device> devices = new ArrayList<>(show.rig().devices());
-        devices.add(hub);
-        List<Cable> cables = new ArrayList<>(show.rig().without(lead.cable()).cables());
-        cables.add(bought(0, host.ref(), new Ref(hub.id(), up.get().id()), above));
-        cables.add(bought(1, new Ref(hub.id(), down.get().id()), fed.ref(), below));
-        return Optional.of(
-                idea(
-                        "Put a powered hub between %s and %s."
-                                .formatted(host.device().name(), fed.device().name()),
-                        List.of(),
-                        show.withRig(show.rig().with(devices, cables))));
-    }
-
-    private Cable bought(int nth, Ref from, Ref to, double metres) {
-        return new Cable(Joiner.freeCable(show, nth), from, to, metres, true, Extras.NONE);
-    }
-
-    /// The strip itself, or what hangs on it, into the wall.
-    List<Idea> unloaded(Device strip) {
-        List<Idea> fixes = new ArrayList<>();
-        if (!strip.outlet().isEmpty())
-            fixes.add(fix("Plug %s into the wall.".formatted(strip.name()), strip.pluggedInto("")));
-        for (Device device : show.rig().devices())
-            if (device.outlet().equals(strip.id()))
-                fixes.add(
-                        fix(
-                                "Plug %s into an outlet of another circuit."
-                                        .formatted(device.name()),
-                                device.pluggedInto("")));
-        return fixes;
-    }
-
-    // What there is to put in, by what it is
-
-    private Device added(Template kind, String place) {
-        return Device.of(show.freeId(kind.id(), 1), kind.name(), kind.id()).in(place).toBuy(true);
-    }
-
-    private Stream<Template> kinds(GearKind kind) {
-        return catalogue.templates().values().stream().filter(t -> t.kind() == kind);
-    }
-
-    /// A strip of outlets, and no rack.
-    private Optional<Template> strip() {
-        return kinds(GearKind.STRIP)
-                .filter(t -> t.power().mostWatts() > 0 && !t.power().joinsChassis())
-                .findFirst();
-    }
-
-    /// A hub with a supply of its own.
-    private Optional<Template> hub() {
-        return kinds(GearKind.HUB)
-                .filter(t -> t.power().from().contains(Power.Source.MAINS))
-                .findFirst();
-    }
-
-    private static Optional<Port> usbPort(Template template, boolean host) {
-        return template.ports().stream()
-                .filter(port -> port.carries() == Signal.USB && port.host() == host)
-                .findFirst();
-    }
-
-    /// The battery that holds most of those that feed others.
-    private Optional<Template> pack() {
-        return kinds(GearKind.BATTERY).max(Comparator.comparing(t -> t.power().batteryWh()));
-    }
-
-    /// The smallest machine that takes a line and drives headphones.
-    private Optional<Template> amplifier() {
-        return kinds(GearKind.DESK)
-                .filter(t -> has(t, port -> port.carries() == Signal.LINE && port.takes() > 0))
-                .filter(
-                        t ->
-                                has(
-                                        t,
-                                        port ->
-                                                port.carries() == Signal.HEADPHONES
-                                                        && port.gives() > 0))
-                .min(Comparator.comparing(t -> t.knobs().size() + t.ports().size()));
-    }
-
-    private static boolean has(Template template, Predicate<Port> wish) {
-        return template.ports().stream().anyMatch(wish);
     }
 }

@@ -2,6 +2,7 @@ package rivulus.show;
 
 import java.util.List;
 import rivulus.disk.Extras;
+import rivulus.disk.Worded;
 
 /// Something that listens.
 ///
@@ -14,7 +15,7 @@ public record Ear(String id, String name, Kind kind, String of, List<Ref> at, Ex
     }
 
     /// What listens. The brief's defaults go by it.
-    public enum Kind {
+    public enum Kind implements Worded {
         PERSON("person"),
         HOUSE("house"),
         ASSISTIVE("assistive"),
@@ -31,6 +32,7 @@ public record Ear(String id, String name, Kind kind, String of, List<Ref> at, Ex
         }
 
         /// As files write it: `on-demand`.
+        @Override
         public String word() {
             return word;
         }

@@ -1,13 +1,14 @@
 package rivulus.show;
 
 import rivulus.disk.Extras;
+import rivulus.disk.Worded;
 
 /// Something that plays: a music bed, cue pads, alerts.
 ///
 /// @param at the point in the rig where it starts
 public record Playback(String id, String name, Kind kind, Ref at, Extras extras) implements Source {
     /// What it is. The brief's defaults go by it.
-    public enum Kind {
+    public enum Kind implements Worded {
         /// Music that needs a licence on demand.
         MUSIC,
         /// Jingles and effects on pads.
@@ -22,11 +23,6 @@ public record Playback(String id, String name, Kind kind, Ref at, Extras extras)
         ALERTS,
         /// A measuring tone.
         TONE;
-
-        /// As files and sentences write it: `music`.
-        public String word() {
-            return name().toLowerCase(java.util.Locale.ROOT);
-        }
     }
 
     @Override

@@ -1,16 +1,13 @@
 package rivulus.show;
 
+import rivulus.disk.Worded;
+
 /// What a person does in the show. The brief's defaults go by it.
-public enum Role {
+public enum Role implements Worded {
     HOST,
     GUEST,
     CALLER,
     INTERPRETER,
     PRODUCER,
     AUDIENCE;
-
-    /// As files and sentences write it: `host`.
-    public String word() {
-        return name().toLowerCase(java.util.Locale.ROOT);
-    }
 }

@@ -1,7 +1,9 @@
 package rivulus.show;
 
+import rivulus.disk.Worded;
+
 /// What an ear wishes of a source.
-public enum Wish {
+public enum Wish implements Worded {
     MUST("must", "must hear"),
     MAY("may", "may hear"),
     MUST_NOT("mustNot", "must not hear");
@@ -15,6 +17,7 @@ public enum Wish {
     }
 
     /// As files and outputs write it: `mustNot`.
+    @Override
     public String word() {
         return word;
     }

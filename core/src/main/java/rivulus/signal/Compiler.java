@@ -13,8 +13,6 @@ import rivulus.gear.Band;
 import rivulus.gear.Catalogue;
 import rivulus.gear.ChannelMap;
 import rivulus.gear.Delay;
-import rivulus.gear.Endpoint;
-import rivulus.gear.GearKind;
 import rivulus.gear.Governor;
 import rivulus.gear.Knob;
 import rivulus.gear.Picker;
@@ -36,7 +34,7 @@ import rivulus.show.Show;
 public final class Compiler {
     private final Show show;
     private final Catalogue catalogue;
-    private final Map<Ref, List<Ref>> joined;
+    private final Endpoints endpoints;
     private final List<Node> nodes = new ArrayList<>();
     private final List<Leg> legs = new ArrayList<>();
     private final List<KnobUse> knobs = new ArrayList<>();
@@ -46,7 +44,7 @@ public final class Compiler {
     private Compiler(Show show, Catalogue catalogue) {
         this.show = show;
         this.catalogue = catalogue;
-        this.joined = joined(show.rig().cables());
+        endpoints = new Endpoints(show, catalogue);
     }
 
     /// Compiles a show whose templates are in the catalogue.
@@ -179,76 +177,8 @@ public final class Compiler {
 
     // Endpoints and picks
 
-    /// An endpoint of one device, as a program on a computer sees it.
-    private record Shown(String device, String deviceName, Endpoint endpoint) {
-        String key() {
-            return device + "/" + endpoint.id();
-        }
-
-        Optional<Ref> side(Picker.Picks picks) {
-            Optional<String> point =
-                    switch (picks) {
-                        case OUTPUT, DESKTOP -> endpoint.plays();
-                        case INPUT -> endpoint.hears();
-                    };
-            return point.map(p -> new Ref(device, p));
-        }
-    }
-
-    private Optional<Device> computerOf(Device device) {
-        if (template(device).isComputer()) return Optional.of(device);
-        return show.rig().device(device.on()).filter(on -> template(on).isComputer());
-    }
-
-    private final Map<String, List<Shown>> endpointsSeen = new HashMap<>();
-
-    private List<Shown> endpointsOn(Device computer) {
-        return endpointsSeen.computeIfAbsent(computer.id(), _ -> findEndpoints(computer));
-    }
-
-    private List<Shown> findEndpoints(Device computer) {
-        List<Shown> seen = new ArrayList<>();
-        for (Device device : show.rig().devices()) {
-            boolean local = device.id().equals(computer.id()) || device.on().equals(computer.id());
-            for (Endpoint endpoint : template(device).endpoints()) {
-                boolean here =
-                        endpoint.port().isEmpty()
-                                ? local
-                                : isJoined(new Ref(device.id(), endpoint.port().get()), computer);
-                if (here) seen.add(new Shown(device.id(), device.name(), endpoint));
-            }
-        }
-        return seen;
-    }
-
-    private boolean isJoined(Ref port, Device computer) {
-        for (Ref other : joined.getOrDefault(port, List.of())) {
-            if (!port(other).host()) continue;
-            if (other.device().equals(computer.id()) || isJoinedByHub(other, computer)) return true;
-        }
-        return false;
-    }
-
-    /// Whether a port is on a hub that is itself joined to the computer.
-    private boolean isJoinedByHub(Ref onHub, Device computer) {
-        Template hub = template(show.rig().device(onHub.device()).orElseThrow());
-        return hub.kind() == GearKind.HUB
-                && hub.ports().stream()
-                        .filter(up -> !up.host())
-                        .anyMatch(up -> isJoined(new Ref(onHub.device(), up.id()), computer));
-    }
-
-    private static Map<Ref, List<Ref>> joined(List<Cable> cables) {
-        Map<Ref, List<Ref>> joined = new HashMap<>();
-        for (Cable cable : cables) {
-            joined.computeIfAbsent(cable.from(), _ -> new ArrayList<>()).add(cable.to());
-            joined.computeIfAbsent(cable.to(), _ -> new ArrayList<>()).add(cable.from());
-        }
-        return joined;
-    }
-
     private void addPickerKnobs(Device device) {
-        Optional<Device> computer = computerOf(device);
+        Optional<Device> computer = endpoints.of(device);
         for (Picker picker : template(device).pickers()) {
             List<Knob.Option> options = new ArrayList<>();
             for (Picker.Standard standard : Picker.Standard.values()) {
@@ -258,7 +188,7 @@ public final class Compiler {
                 if (there) options.add(new Knob.Option(standard.word(), standard.words()));
             }
             options.add(new Knob.Option(Picker.NONE, "nothing"));
-            for (Shown shown : computer.map(this::endpointsOn).orElse(List.of())) {
+            for (Endpoints.Shown shown : computer.map(endpoints::on).orElse(List.of())) {
                 if (shown.side(picker.picks()).isEmpty()) continue;
                 boolean own = shown.device().equals(computer.get().id());
                 options.add(
@@ -281,12 +211,12 @@ public final class Compiler {
     }
 
     private void addPicks(Device device) {
-        Optional<Device> computer = computerOf(device);
+        Optional<Device> computer = endpoints.of(device);
         if (computer.isEmpty()) return;
         for (Picker picker : template(device).pickers()) {
             int knob = knobIndex.get(new Ref(device.id(), picker.id()));
             Ref point = new Ref(device.id(), picker.point());
-            for (Shown shown : endpointsOn(computer.get())) {
+            for (Endpoints.Shown shown : endpoints.on(computer.get())) {
                 Optional<Ref> side = shown.side(picker.picks());
                 if (side.isEmpty()) continue;
                 Ref from = picker.picks() == Picker.Picks.OUTPUT ? point : side.get();
@@ -302,7 +232,7 @@ public final class Compiler {
     /// The ways in which a picker can follow the computer's own picks to an endpoint: the default,
     /// the default for calls, and the latter where it follows the former.
     private List<List<Leg.Govern>> following(
-            Device computer, Picker picker, int knob, Shown shown) {
+            Device computer, Picker picker, int knob, Endpoints.Shown shown) {
         List<List<Leg.Govern>> ways = new ArrayList<>();
         for (Picker standard : standardsOf(computer, picker.picks())) {
             if (!standard.standard().isAbove(picker.standard())) continue;

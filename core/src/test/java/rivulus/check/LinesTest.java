@@ -1,14 +1,13 @@
 package rivulus.check;
 
-import org.junit.jupiter.params.provider.ValueSource;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
-import rivulus.words.Severity;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 import rivulus.disk.FileTrouble;
 import rivulus.file.ShowFile;
 import rivulus.gear.Setting;
@@ -18,6 +17,7 @@ import rivulus.remedy.Effect;
 import rivulus.show.Limit;
 import rivulus.show.Ref;
 import rivulus.show.Show;
+import rivulus.words.Severity;
 
 /// Where the checks draw their lines, on rigs made to lie on either side of them.
 class LinesTest {

@@ -140,7 +140,7 @@ class ShowFileTest {
                 "\"mic1.fader\": 0 | \"mic1.fader\": true | a number of dB or \"off\" was expected, not true or false",
                 "\"mic1.fader\": 0 | \"mic1.fadre\": 0 | there is no knob on the show desk with four microphone strips and two usb ports \"mic1.fadre\"; did you mean \"mic1.fader\"?",
                 "\"mic1.mute\": true}, | | ",
-                "\"role\": \"host\" | \"role\": \"boss\" | there is no word \"boss\"; did you mean \"host\"?",
+                "\"role\": \"host\" | \"role\": \"boss\" | there is no role \"boss\"; did you mean \"host\"?",
                 "\"of\": \"a\"   | \"of\": \"b\"       | there is no person \"b\"; did you mean \"a\"?",
                 "\"quiet\": [\"a\"] | \"quiet\": \"a\" | a list was expected, not text",
                 "\"quiet\": [\"a\"] | \"quiet\": [7]   | text was expected, not a number",

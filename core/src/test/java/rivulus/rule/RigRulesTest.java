@@ -16,7 +16,8 @@ import rivulus.show.Cable;
 import rivulus.show.Show;
 import rivulus.words.Severity;
 
-/// Every rule of the rig: what it finds, what it leaves alone, and what ends it.
+/// Every rule of the rig: what it finds, what it leaves alone, and what ends it. Long, since
+/// every rule has its rigs here, side by side.
 class RigRulesTest {
 
     private static List<Finding> findings(Show show, String rule) {

@@ -82,7 +82,7 @@ final class LeadsBox extends VBox {
         other.valueProperty()
                 .addListener(
                         (_, _, to) -> {
-                            if (!filling) session.joinTo().set(to == null ? "" : to.id());
+                            if (!filling) session.joinings().to().set(to == null ? "" : to.id());
                         });
         place.setId("device-place");
         place.setAccessibleText("Where it stands");
@@ -132,14 +132,15 @@ final class LeadsBox extends VBox {
                         kind,
                         remove,
                         losses);
-        session.joinTo()
+        session.joinings()
+                .to()
                 .addListener(
                         (_, _, to) -> {
                             filling = true;
                             other.setValue(session.show().get().rig().device(to).orElse(null));
                             filling = false;
                         });
-        session.joinings().addListener((ListChangeListener<Joining>) _ -> fillWays());
+        session.joinings().ways().addListener((ListChangeListener<Joining>) _ -> fillWays());
     }
 
     /// A choice among things that have names.
@@ -212,7 +213,7 @@ final class LeadsBox extends VBox {
                                 .toList());
         instead.setValue(same ? by : null);
         tellReplacement(sight.lost());
-        String to = session.joinTo().get();
+        String to = session.joinings().to().get();
         other.getItems()
                 .setAll(
                         picture.show().rig().devices().stream()
@@ -293,9 +294,9 @@ final class LeadsBox extends VBox {
 
     private void fillWays() {
         ways.getChildren().clear();
-        if (session.joinTo().get().isEmpty()) return;
-        for (Joining way : session.joinings()) ways.getChildren().add(way(way));
-        if (session.joinings().isEmpty())
+        if (session.joinings().to().get().isEmpty()) return;
+        for (Joining way : session.joinings().ways()) ways.getChildren().add(way(way));
+        if (session.joinings().ways().isEmpty())
             ways.getChildren()
                     .add(
                             Look.paragraph(
@@ -314,7 +315,7 @@ final class LeadsBox extends VBox {
         button.setMaxWidth(Double.MAX_VALUE);
         button.getStyleClass().addAll("cure", "join-way");
         button.setAccessibleText("Join %s, by %s; %s".formatted(way.way(), way.needs(), way.why()));
-        button.setOnAction(_ -> session.take(way));
+        button.setOnAction(_ -> session.joinings().take(way));
         return button;
     }
 

@@ -13,21 +13,17 @@ import javafx.beans.property.SimpleObjectProperty;
 import javafx.beans.property.SimpleStringProperty;
 import javafx.beans.property.StringProperty;
 import javafx.collections.FXCollections;
-import javafx.collections.ObservableList;
 import javafx.collections.ObservableMap;
 import rivulus.check.Proof;
 import rivulus.check.Prover;
 import rivulus.check.Trouble;
 import rivulus.file.Journal;
 import rivulus.gear.Setting;
-import rivulus.leads.Joiner;
-import rivulus.leads.Joining;
 import rivulus.remedy.Remedies;
 import rivulus.remedy.Remedy;
 import rivulus.rig.RigEdit;
 import rivulus.rig.RigEdits;
 import rivulus.search.Found;
-import rivulus.show.Device;
 import rivulus.show.Ear;
 import rivulus.show.Ref;
 import rivulus.show.Scene;
@@ -42,14 +38,12 @@ import rivulus.signal.KnobUse;
 /// on elsewhere; their results turn up in properties.
 public final class Session implements AutoCloseable {
     private static final int REMEDIES_OFFERED = 3;
-    private static final int WAYS_OFFERED = 3;
 
     private final Settings settings;
     private final ReadOnlyObjectWrapper<Mishap> mishap = new ReadOnlyObjectWrapper<>();
     private final Work proving = new Work("prove", "proving the show", mishap::set);
     private final Work drawing = new Work("draw", "drawing it up", mishap::set);
     private final Work mending = new Work("mend", "searching for remedies", mishap::set);
-    private final Work joining = new Work("join", "searching for leads", mishap::set);
 
     private final ReadOnlyObjectWrapper<Proof> proof = new ReadOnlyObjectWrapper<>();
     private final ReadOnlyObjectWrapper<Picture> picture = new ReadOnlyObjectWrapper<>();
@@ -62,14 +56,12 @@ public final class Session implements AutoCloseable {
     private final StringProperty device = new SimpleStringProperty("");
     private final ObjectProperty<Remedy> preview = new SimpleObjectProperty<>();
     private final ObservableMap<String, Found<Remedy>> remedies = FXCollections.observableHashMap();
-    private final StringProperty joinTo = new SimpleStringProperty("");
-    private final ObservableList<Joining> joinings = FXCollections.observableArrayList();
     private final Shelf shelf;
     private final Papers papers = new Papers(this, mishap::set);
 
     private final Document document;
+    private final Joinings joinings;
 
-    private Show joinedOn = Show.untitled();
     private boolean choosing;
 
     /// A session without a show yet.
@@ -81,8 +73,7 @@ public final class Session implements AutoCloseable {
         document =
                 new Document(shelf, settings, journal, this::say, mishap::set)
                         .telling(this::begin, this::changed);
-        joinTo.addListener((_, _, _) -> findJoinings());
-        device.addListener((_, _, _) -> joinTo.set(""));
+        joinings = new Joinings(this, mishap::set);
         for (StringProperty choice : List.of(ear, source, scene, device)) {
             choice.addListener((_, _, _) -> lookElsewhere());
         }
@@ -210,13 +201,6 @@ public final class Session implements AutoCloseable {
         document.edit(remedy.name(), remedy.change());
     }
 
-    /// Takes a way to join two machines.
-    public void take(Joining way) {
-        Show on = joinedOn;
-        joinTo.set("");
-        edit(new RigEdits(on, shelf.prover().catalogue()).join(way));
-    }
-
     /// Turns a knob.
     ///
     /// @param here whether only in the chosen scene; else in the base, and in the scene where it
@@ -252,7 +236,7 @@ public final class Session implements AutoCloseable {
         draw();
         remedies.clear();
         searchNext(done, Trouble.of(done));
-        findJoinings();
+        joinings.find();
     }
 
     /// Turns to the ear in the worst trouble, in a scene where it shows.
@@ -333,36 +317,9 @@ public final class Session implements AutoCloseable {
                 });
     }
 
-    /// The device that the chosen one is to be joined to, or empty.
-    public StringProperty joinTo() {
-        return joinTo;
-    }
-
-    /// The best ways to join the chosen device to the other, as soon as they are found.
-    public ObservableList<Joining> joinings() {
+    /// How the chosen device could be joined to another.
+    public Joinings joinings() {
         return joinings;
-    }
-
-    private void findJoinings() {
-        joinings.clear();
-        Show now = show().get();
-        Optional<Device> from = now.rig().device(device.get());
-        Optional<Device> to = now.rig().device(joinTo.get());
-        if (from.isEmpty() || to.isEmpty()) return;
-        joining.ask(
-                _ -> waysBetween(now, from.get(), to.get()),
-                found -> {
-                    joinedOn = now;
-                    joinings.setAll(found);
-                });
-    }
-
-    /// The best ways from one to the other, then those the other way round.
-    private List<Joining> waysBetween(Show now, Device one, Device other) {
-        Joiner joiner = new Joiner(now, shelf.prover().catalogue(), shelf.prover().leads());
-        List<Joining> ways = new ArrayList<>(joiner.ways(one, other, WAYS_OFFERED).all());
-        ways.addAll(joiner.ways(other, one, WAYS_OFFERED).all());
-        return ways;
     }
 
     /// Changes the rig.
@@ -376,7 +333,7 @@ public final class Session implements AutoCloseable {
     }
 
     private List<Work> lanes() {
-        return List.of(proving, drawing, joining, mending);
+        return List.of(proving, drawing, mending);
     }
 
     /// Whether everything that was asked has been worked out and is shown, but for the remedies,
@@ -386,6 +343,7 @@ public final class Session implements AutoCloseable {
                 && shelf.isSettled()
                 && papers.isSettled()
                 && document.isSettled()
+                && joinings.isSettled()
                 && lanes().stream().allMatch(lane -> lane.isIdle() || lane == mending);
     }
 
@@ -400,6 +358,7 @@ public final class Session implements AutoCloseable {
         for (Work work : lanes()) work.close();
         shelf.close();
         papers.close();
+        joinings.close();
         settings.close();
     }
 }

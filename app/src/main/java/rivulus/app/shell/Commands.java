@@ -60,10 +60,10 @@ final class Commands {
                         "Shortcut+Shift+Z",
                         () -> session.document().redoName().isPresent(),
                         session.document()::redo));
-        all.add(Command.of("New show", "Shortcut+N", window::newShow));
-        all.add(Command.of("Open a show …", "Shortcut+O", window::openShow));
-        all.add(Command.of("Save", "Shortcut+S", window::save));
-        all.add(Command.of("Save as …", "Shortcut+Shift+S", window::saveAs));
+        all.add(Command.of("New show", "Shortcut+N", window.files()::newShow));
+        all.add(Command.of("Open a show …", "Shortcut+O", window.files()::openShow));
+        all.add(Command.of("Save", "Shortcut+S", window.files()::save));
+        all.add(Command.of("Save as …", "Shortcut+Shift+S", window.files()::saveAs));
         DemoShows.all()
                 .forEach(
                         (name, title) ->
@@ -91,9 +91,13 @@ final class Commands {
                 Command.of(
                         "Take in an input list or a lead list (CSV) …",
                         "Shortcut+Shift+I",
-                        window::takeInList));
+                        window.files()::takeInList));
         for (Sheets.Kind kind : Sheets.Kind.values()) {
-            all.add(Command.of("Sheet: " + kind.title() + " …", "", () -> window.saveSheet(kind)));
+            all.add(
+                    Command.of(
+                            "Sheet: " + kind.title() + " …",
+                            "",
+                            () -> window.files().saveSheet(kind)));
         }
         all.add(Command.of("Next scene", "Alt+Right", () -> step(1)));
         all.add(Command.of("Previous scene", "Alt+Left", () -> step(-1)));
@@ -166,8 +170,8 @@ final class Commands {
     private Optional<Runnable> best() {
         Picture picture = session.picture().get();
         if (picture == null) return Optional.empty();
-        if (!session.joinings().isEmpty())
-            return Optional.of(() -> session.take(session.joinings().getFirst()));
+        if (!session.joinings().ways().isEmpty())
+            return Optional.of(() -> session.joinings().take(session.joinings().ways().getFirst()));
         boolean rig = session.stage().get().equals(RigStage.ID) && session.device().get().isEmpty();
         if (!rig) return bestForTheEar().map(remedy -> () -> session.take(remedy));
         return picture.proof().ofTheRig().stream()

@@ -2,10 +2,7 @@ package rivulus.app.shell;
 
 import java.nio.file.Path;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
-import javafx.application.Platform;
-import javafx.scene.Node;
 import javafx.scene.Scene;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
@@ -15,30 +12,17 @@ import javafx.scene.input.DragEvent;
 import javafx.scene.input.KeyCombination;
 import javafx.scene.input.TransferMode;
 import javafx.scene.layout.GridPane;
-import javafx.scene.layout.StackPane;
 import javafx.stage.Window;
 import rivulus.app.bench.TemplateBench;
-import rivulus.app.intake.IntakePane;
 import rivulus.app.look.Look;
 import rivulus.app.session.Document;
-import rivulus.app.session.Elsewhere;
 import rivulus.app.session.FileAsker;
 import rivulus.app.session.Mishap;
-import rivulus.app.session.Picture;
-import rivulus.app.session.SavingTold;
 import rivulus.app.session.Session;
 import rivulus.app.stage.Command;
 import rivulus.app.stage.Stage;
-import rivulus.disk.FileTrouble;
-import rivulus.disk.SafeFile;
-import rivulus.file.DemoShows;
 import rivulus.file.Journal;
-import rivulus.file.ShowFile;
-import rivulus.sheet.Sheet;
-import rivulus.sheet.Sheets;
 import rivulus.show.Device;
-import rivulus.show.Show;
-import rivulus.words.Words;
 
 /// The window's scene: the workspace with what lies over it, its style, its keys, and everything
 /// about files.
@@ -51,27 +35,26 @@ public final class MainWindow {
                     "Shortcut+Shift+PLUS",
                     "Shortcut+ADD");
 
-    private static final int DIFFERENCES_SHOWN = 8;
-    private static final List<String> LISTS = List.of(".csv", ".tsv", ".txt");
-
     private final Session session;
     private final Workspace workspace;
-    private final StackPane layers;
+    private final Layers layers;
     private final Scene scene;
     private final Commands commands;
-    private final FileAsker files;
+    private final FileAsker asker;
+    private final Files files;
 
     /// The window of a session.
     ///
-    /// @param files asks which file is meant; empty for the platform's own dialogs
-    public MainWindow(Session session, Optional<FileAsker> files) {
+    /// @param asker asks which file is meant; empty for the platform's own dialogs
+    public MainWindow(Session session, Optional<FileAsker> asker) {
         this.session = session;
         this.commands = new Commands(session, this);
         this.workspace = new Workspace(session, this);
-        this.layers = new StackPane(workspace);
+        this.layers = new Layers(workspace);
         Scaled scaled = new Scaled(layers, session.settings().scale());
         this.scene = new Scene(scaled, 1280, 800);
-        this.files = files.orElseGet(() -> FileAsker.dialogs(scene.getWindow()));
+        this.asker = asker.orElseGet(() -> FileAsker.dialogs(scene.getWindow()));
+        this.files = new Files(session, layers, this.asker, this::bench);
         session.settings().theme().addListener((_, _, theme) -> dress(theme));
         dress(session.settings().theme().get());
         for (Command command : commands.standing()) {
@@ -101,44 +84,17 @@ public final class MainWindow {
 
     /// While something lies over the workspace, only its own keys count.
     private void run(Command command) {
-        if (layers.getChildren().size() == 1) command.runIfPossible();
+        if (layers.isClear()) command.runIfPossible();
     }
 
     // What lies over the workspace
-
-    private void lay(Node over) {
-        layers.getChildren().add(over);
-        showTop();
-    }
-
-    /// Closes what lies on top of the workspace, if anything does.
-    public void closeTop() {
-        if (layers.getChildren().size() > 1) layers.getChildren().removeLast();
-        showTop();
-        if (layers.getChildren().size() == 1) workspace.focusAgain();
-        else if (layers.getChildren().getLast() instanceof Panel panel) panel.focus();
-    }
-
-    /// Of what lies over the workspace only the uppermost is seen.
-    private void showTop() {
-        List<Node> all = layers.getChildren();
-        for (int i = 1; i < all.size(); i++) all.get(i).setVisible(i == all.size() - 1);
-        workspace.setDisable(all.size() > 1);
-    }
-
-    private Panel panel(String title, String words) {
-        Panel panel = new Panel(title, words, this::closeTop);
-        lay(panel);
-        Platform.runLater(panel::focus);
-        return panel;
-    }
 
     /// Opens the palette.
     public void openPalette() {
         List<Command> all = new java.util.ArrayList<>(commands.standing());
         all.addAll(commands.ofTheMoment());
-        Palette palette = new Palette(all, this::closeTop);
-        lay(palette);
+        Palette palette = new Palette(all, layers::closeTop);
+        layers.lay(palette);
         palette.focus();
     }
 
@@ -151,8 +107,8 @@ public final class MainWindow {
     }
 
     private TemplateBench bench() {
-        TemplateBench bench = new TemplateBench(session, files, this::closeTop);
-        lay(bench);
+        TemplateBench bench = new TemplateBench(session, asker, layers::closeTop);
+        layers.lay(bench);
         return bench;
     }
 
@@ -181,122 +137,7 @@ public final class MainWindow {
         ScrollPane scroll = new ScrollPane(grid);
         scroll.setFitToWidth(true);
         scroll.setPrefViewportHeight(440);
-        panel("Keys", "").with(scroll).with(more).answer("Close", () -> {});
-    }
-
-    private void trouble(String title, FileTrouble trouble) {
-        panel(title, trouble.getMessage()).answer("Close", () -> {});
-    }
-
-    // Files
-
-    /// Opens a show from a file, asking first where unsaved edits would be lost.
-    public void open(Path file) {
-        orSaveFirst(
-                () ->
-                        session.document()
-                                .open(
-                                        file,
-                                        trouble -> trouble("This show cannot be opened", trouble)));
-    }
-
-    /// Opens one of the shows that travel with the program, as a new show without a file.
-    public void openDemo(String name) {
-        orSaveFirst(
-                () ->
-                        session.document()
-                                .take(
-                                        DemoShows.open(name, session.shelf().prover().catalogue()),
-                                        null));
-    }
-
-    void openDemoFromStart() {
-        openDemo(DemoShows.LANTERN_HOUR);
-    }
-
-    void newShow() {
-        orSaveFirst(() -> session.document().take(Show.untitled(), null));
-    }
-
-    void openShow() {
-        files.toOpen().ifPresent(this::open);
-    }
-
-    void save() {
-        save(() -> {});
-    }
-
-    /// @param then done once it is saved
-    private void save(Runnable then) {
-        if (session.document().file().get() == null) saveAs(then);
-        else saveTo(session.document().file().get(), then);
-    }
-
-    void saveAs() {
-        saveAs(() -> {});
-    }
-
-    private void saveAs(Runnable then) {
-        String name = session.show().get().title().replaceAll("[^\\p{L}\\p{N} -]", "").strip();
-        files.toSave((name.isEmpty() ? "show" : name) + ShowFile.ENDING)
-                .ifPresent(file -> saveTo(file, then));
-    }
-
-    private void saveTo(Path file, Runnable then) {
-        session.document().save(file, told(then));
-    }
-
-    private SavingTold told(Runnable then) {
-        return new SavingTold() {
-            @Override
-            public void saved() {
-                then.run();
-            }
-
-            @Override
-            public void failed(FileTrouble trouble) {
-                panel("The show is not saved", trouble.getMessage())
-                        .answer("Save somewhere else", () -> saveAs(then))
-                        .answer("Close", () -> {});
-            }
-
-            @Override
-            public void changed(Elsewhere elsewhere) {
-                offerBoth(elsewhere, then);
-            }
-        };
-    }
-
-    /// Somebody else has saved the same file: both are offered, with what differs.
-    private void offerBoth(Elsewhere elsewhere, Runnable then) {
-        Path name = elsewhere.file().getFileName();
-        List<String> differences = elsewhere.differences();
-        List<String> shown =
-                differences.subList(0, Math.min(differences.size(), DIFFERENCES_SHOWN));
-        int more = differences.size() - shown.size();
-        Panel panel =
-                panel(
-                        "Somebody else has changed " + name,
-                        "It is not what you opened, and it is left as it is. What is different there:");
-        for (String one : shown) panel.with(Look.paragraph(one, "soft"));
-        if (more > 0)
-            panel.with(Look.paragraph("and " + Words.count(more, "thing") + " more", "soft"));
-        panel.answer("Keep both: save mine elsewhere", () -> saveAs(then));
-        if (elsewhere.theirs().isPresent())
-            panel.answer(
-                    "Take up theirs",
-                    () ->
-                            session.document()
-                                    .takeTheirs(
-                                            elsewhere.file(),
-                                            trouble ->
-                                                    trouble(
-                                                            "This show cannot be opened",
-                                                            trouble)));
-        panel.answer(
-                        "Replace theirs",
-                        () -> session.document().replace(elsewhere.file(), told(then)))
-                .answer("Not now", () -> {});
+        layers.panel("Keys", "").with(scroll).with(more).answer("Close", () -> {});
     }
 
     // What went wrong
@@ -304,7 +145,7 @@ public final class MainWindow {
     /// Tells what was found on starting that somebody should know.
     public void tell(List<String> notes) {
         if (notes.isEmpty()) return;
-        Panel panel = panel("Before you begin", "");
+        Panel panel = layers.panel("Before you begin", "");
         for (String note : notes) panel.with(Look.paragraph(note, "panel-words"));
         panel.answer("Go on", () -> {});
     }
@@ -314,7 +155,7 @@ public final class MainWindow {
         if (mishap == null || scene.lookup("#mishap") != null) return;
         Label words = Look.paragraph(mishap.words(), "panel-words");
         words.setId("mishap");
-        panel("Something in the program failed", "")
+        layers.panel("Something in the program failed", "")
                 .with(words)
                 .answer("Go on", () -> {})
                 .answer("Copy what happened", () -> copy(mishap.details()));
@@ -328,110 +169,17 @@ public final class MainWindow {
 
     private void tell(Document.Refusal refusal) {
         if (refusal == null) return;
-        panel("This cannot be done", refusal.name() + ": " + refusal.why())
+        layers.panel("This cannot be done", refusal.name() + ": " + refusal.why())
                 .answer("Close", () -> {});
-    }
-
-    /// Writes a sheet to a file that is asked for: PDF or CSV where it ends so, else Markdown.
-    void saveSheet(Sheets.Kind kind) {
-        Picture picture = session.picture().get();
-        if (picture == null) return;
-        files.toSave(kind.word() + ".pdf").ifPresent(file -> writeSheet(picture, kind, file));
-    }
-
-    private void writeSheet(Picture picture, Sheets.Kind kind, Path file) {
-        Sheets sheets = new Sheets(picture.proof(), session.shelf().prover().catalogue());
-        session.papers()
-                .write(
-                        file,
-                        () -> written(sheets.of(kind), file),
-                        trouble ->
-                                panel("The sheet is not written", trouble.getMessage())
-                                        .answer("Write it somewhere else", () -> saveSheet(kind))
-                                        .answer("Close", () -> {}));
-    }
-
-    private static byte[] written(Sheet sheet, Path file) throws FileTrouble {
-        String name = SafeFile.name(file);
-        if (name.endsWith(".svg") && !sheet.endings().contains(".svg"))
-            throw new FileTrouble(
-                    name
-                            + ": there is no drawing on this sheet; it is written as "
-                            + String.join(", ", sheet.endings()));
-        return sheet.in(name);
-    }
-
-    void takeInList() {
-        files.toOpen("an input list or a lead list", LISTS.getFirst()).ifPresent(this::takeIn);
-    }
-
-    /// Shows what a list would change.
-    public void takeIn(Path file) {
-        session.papers()
-                .openList(
-                        file,
-                        list -> {
-                            IntakePane pane =
-                                    new IntakePane(
-                                            session, SafeFile.name(file), list, this::closeTop);
-                            lay(pane);
-                            pane.focus();
-                        },
-                        trouble -> trouble("This list cannot be taken in", trouble));
-    }
-
-    /// Does something at once where nothing would be lost, else asks.
-    private void orSaveFirst(Runnable then) {
-        if (!session.document().dirty().get()) {
-            then.run();
-            return;
-        }
-        panel(
-                        "Save “" + session.show().get().title() + "” first?",
-                        "It has changes that are not saved.")
-                .answer("Save", () -> save(then))
-                .answer("Leave them", then)
-                .answer("Stay here", () -> {});
     }
 
     /// Closes the window, asking first where unsaved edits would be lost.
     public void quit() {
-        orSaveFirst(
+        files.orSaveFirst(
                 () -> {
                     Window window = scene.getWindow();
                     if (window != null) window.hide();
                 });
-    }
-
-    /// Offers what an earlier run left behind.
-    public void offer(List<Journal.Left> left) {
-        if (left.isEmpty()) return;
-        Journal.Left latest = left.getFirst();
-        String where = latest.file().map(file -> " (" + file.getFileName() + ")").orElse("");
-        panel(
-                        "Take up where you were?",
-                        "Rivulus ended without saving “%s”%s. Its last change is kept."
-                                .formatted(latest.show().title(), where))
-                .answer("Recover it", () -> session.document().take(latest))
-                .answer("Throw it away", () -> discard(latest))
-                .answer("Later", () -> {});
-    }
-
-    private void discard(Journal.Left left) {
-        try {
-            left.discard();
-        } catch (FileTrouble trouble) {
-            trouble("This cannot be thrown away", trouble);
-        }
-    }
-
-    /// Takes up a file that was dropped: a kind of gear goes to the bench, a list
-    /// is looked through, all else is a show.
-    void take(Path file) {
-        String name = SafeFile.name(file).toLowerCase(Locale.ROOT);
-        if (name.endsWith(".json")) bench().open(file);
-        else if (LISTS.stream().anyMatch(name::endsWith)) takeIn(file);
-        else open(file);
     }
 
     private void dragOver(DragEvent event) {
@@ -441,7 +189,7 @@ public final class MainWindow {
 
     private void dropped(DragEvent event) {
         if (event.getDragboard().hasFiles()) {
-            take(event.getDragboard().getFiles().getFirst().toPath());
+            files.take(event.getDragboard().getFiles().getFirst().toPath());
             event.setDropCompleted(true);
         }
         event.consume();
@@ -450,6 +198,36 @@ public final class MainWindow {
     /// The stages of the work, in the order people go through them.
     public List<Stage> stages() {
         return workspace.stages();
+    }
+
+    /// Closes what lies on top of the workspace, if anything does.
+    public void closeTop() {
+        layers.closeTop();
+    }
+
+    /// Everything about files.
+    Files files() {
+        return files;
+    }
+
+    /// Opens a show from a file, asking first where unsaved edits would be lost.
+    public void open(Path file) {
+        files.open(file);
+    }
+
+    /// Opens one of the shows that travel with the program, as a new show without a file.
+    public void openDemo(String name) {
+        files.openDemo(name);
+    }
+
+    /// Shows what a list would change.
+    public void takeIn(Path file) {
+        files.takeIn(file);
+    }
+
+    /// Offers what an earlier run left behind.
+    public void offer(List<Journal.Left> left) {
+        files.offer(left);
     }
 
     // The keyboard

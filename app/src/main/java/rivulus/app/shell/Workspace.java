@@ -13,6 +13,7 @@ import rivulus.app.rig.KnobsPane;
 import rivulus.app.rig.RigStage;
 import rivulus.app.session.Session;
 import rivulus.app.stage.Stage;
+import rivulus.file.DemoShows;
 
 /// Rail on the left, the chosen stage in the middle, findings, wishes or knobs on the right. In a
 /// narrow window the right-hand pane folds into a drawer.
@@ -45,8 +46,8 @@ final class Workspace extends BorderPane {
         mixes =
                 new MixesStage(
                         session,
-                        window::openDemoFromStart,
-                        window::openShow,
+                        () -> window.openDemo(DemoShows.LANTERN_HOUR),
+                        () -> window.files().openShow(),
                         this::focusEars,
                         () -> session.stage().set(RigStage.ID));
         stages = List.of(new BriefStage(session), rig, mixes);

@@ -1,0 +1,250 @@
+package rivulus.app.shell;
+
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Locale;
+import java.util.function.Supplier;
+import rivulus.app.bench.TemplateBench;
+import rivulus.app.intake.IntakePane;
+import rivulus.app.look.Look;
+import rivulus.app.session.Elsewhere;
+import rivulus.app.session.FileAsker;
+import rivulus.app.session.Picture;
+import rivulus.app.session.SavingTold;
+import rivulus.app.session.Session;
+import rivulus.disk.FileTrouble;
+import rivulus.disk.SafeFile;
+import rivulus.file.DemoShows;
+import rivulus.file.Journal;
+import rivulus.file.ShowFile;
+import rivulus.sheet.Sheet;
+import rivulus.sheet.Sheets;
+import rivulus.show.Show;
+import rivulus.words.Words;
+
+/// Everything about files: opening and saving shows, sheets and lists, and what an earlier run
+/// left.
+final class Files {
+    private static final int DIFFERENCES_SHOWN = 8;
+    private static final List<String> LISTS = List.of(".csv", ".tsv", ".txt");
+
+    private final Session session;
+    private final Layers layers;
+    private final FileAsker asker;
+    private final Supplier<TemplateBench> bench;
+
+    /// @param asker asks which file is meant
+    /// @param bench opens the bench of gear
+    Files(Session session, Layers layers, FileAsker asker, Supplier<TemplateBench> bench) {
+        this.session = session;
+        this.layers = layers;
+        this.asker = asker;
+        this.bench = bench;
+    }
+
+    private Panel panel(String title, String words) {
+        return layers.panel(title, words);
+    }
+
+    private void trouble(String title, FileTrouble trouble) {
+        panel(title, trouble.getMessage()).answer("Close", () -> {});
+    }
+
+    /// Opens a show from a file, asking first where unsaved edits would be lost.
+    void open(Path file) {
+        orSaveFirst(
+                () ->
+                        session.document()
+                                .open(
+                                        file,
+                                        trouble -> trouble("This show cannot be opened", trouble)));
+    }
+
+    /// Opens one of the shows that travel with the program, as a new show without a file.
+    void openDemo(String name) {
+        orSaveFirst(
+                () ->
+                        session.document()
+                                .take(
+                                        DemoShows.open(name, session.shelf().prover().catalogue()),
+                                        null));
+    }
+
+    void newShow() {
+        orSaveFirst(() -> session.document().take(Show.untitled(), null));
+    }
+
+    void openShow() {
+        asker.toOpen().ifPresent(this::open);
+    }
+
+    void save() {
+        save(() -> {});
+    }
+
+    /// @param then done once it is saved
+    private void save(Runnable then) {
+        if (session.document().file().get() == null) saveAs(then);
+        else saveTo(session.document().file().get(), then);
+    }
+
+    void saveAs() {
+        saveAs(() -> {});
+    }
+
+    private void saveAs(Runnable then) {
+        String name = session.show().get().title().replaceAll("[^\\p{L}\\p{N} -]", "").strip();
+        asker.toSave((name.isEmpty() ? "show" : name) + ShowFile.ENDING)
+                .ifPresent(file -> saveTo(file, then));
+    }
+
+    private void saveTo(Path file, Runnable then) {
+        session.document().save(file, told(then));
+    }
+
+    private SavingTold told(Runnable then) {
+        return new SavingTold() {
+            @Override
+            public void saved() {
+                then.run();
+            }
+
+            @Override
+            public void failed(FileTrouble trouble) {
+                panel("The show is not saved", trouble.getMessage())
+                        .answer("Save somewhere else", () -> saveAs(then))
+                        .answer("Close", () -> {});
+            }
+
+            @Override
+            public void changed(Elsewhere elsewhere) {
+                offerBoth(elsewhere, then);
+            }
+        };
+    }
+
+    /// Somebody else has saved the same file: both are offered, with what differs.
+    private void offerBoth(Elsewhere elsewhere, Runnable then) {
+        Path name = elsewhere.file().getFileName();
+        List<String> differences = elsewhere.differences();
+        List<String> shown =
+                differences.subList(0, Math.min(differences.size(), DIFFERENCES_SHOWN));
+        int more = differences.size() - shown.size();
+        Panel panel =
+                panel(
+                        "Somebody else has changed " + name,
+                        "It is not what you opened, and it is left as it is. What is different there:");
+        for (String one : shown) panel.with(Look.paragraph(one, "soft"));
+        if (more > 0)
+            panel.with(Look.paragraph("and " + Words.count(more, "thing") + " more", "soft"));
+        panel.answer("Keep both: save mine elsewhere", () -> saveAs(then));
+        if (elsewhere.theirs().isPresent())
+            panel.answer(
+                    "Take up theirs",
+                    () ->
+                            session.document()
+                                    .takeTheirs(
+                                            elsewhere.file(),
+                                            trouble ->
+                                                    trouble(
+                                                            "This show cannot be opened",
+                                                            trouble)));
+        panel.answer(
+                        "Replace theirs",
+                        () -> session.document().replace(elsewhere.file(), told(then)))
+                .answer("Not now", () -> {});
+    }
+
+    /// Writes a sheet to a file that is asked for: PDF or CSV where it ends so, else Markdown.
+    void saveSheet(Sheets.Kind kind) {
+        Picture picture = session.picture().get();
+        if (picture == null) return;
+        asker.toSave(kind.word() + ".pdf").ifPresent(file -> writeSheet(picture, kind, file));
+    }
+
+    private void writeSheet(Picture picture, Sheets.Kind kind, Path file) {
+        Sheets sheets = new Sheets(picture.proof(), session.shelf().prover().catalogue());
+        session.papers()
+                .write(
+                        file,
+                        () -> written(sheets.of(kind), file),
+                        trouble ->
+                                panel("The sheet is not written", trouble.getMessage())
+                                        .answer("Write it somewhere else", () -> saveSheet(kind))
+                                        .answer("Close", () -> {}));
+    }
+
+    private static byte[] written(Sheet sheet, Path file) throws FileTrouble {
+        String name = SafeFile.name(file);
+        if (name.endsWith(".svg") && !sheet.endings().contains(".svg"))
+            throw new FileTrouble(
+                    name
+                            + ": there is no drawing on this sheet; it is written as "
+                            + String.join(", ", sheet.endings()));
+        return sheet.in(name);
+    }
+
+    void takeInList() {
+        asker.toOpen("an input list or a lead list", LISTS.getFirst()).ifPresent(this::takeIn);
+    }
+
+    /// Shows what a list would change.
+    void takeIn(Path file) {
+        session.papers()
+                .openList(
+                        file,
+                        list -> {
+                            IntakePane pane =
+                                    new IntakePane(
+                                            session, SafeFile.name(file), list, layers::closeTop);
+                            layers.lay(pane);
+                            pane.focus();
+                        },
+                        trouble -> trouble("This list cannot be taken in", trouble));
+    }
+
+    /// Does something at once where nothing would be lost, else asks.
+    void orSaveFirst(Runnable then) {
+        if (!session.document().dirty().get()) {
+            then.run();
+            return;
+        }
+        panel(
+                        "Save “" + session.show().get().title() + "” first?",
+                        "It has changes that are not saved.")
+                .answer("Save", () -> save(then))
+                .answer("Leave them", then)
+                .answer("Stay here", () -> {});
+    }
+
+    /// Offers what an earlier run left behind.
+    void offer(List<Journal.Left> left) {
+        if (left.isEmpty()) return;
+        Journal.Left latest = left.getFirst();
+        String where = latest.file().map(file -> " (" + file.getFileName() + ")").orElse("");
+        panel(
+                        "Take up where you were?",
+                        "Rivulus ended without saving “%s”%s. Its last change is kept."
+                                .formatted(latest.show().title(), where))
+                .answer("Recover it", () -> session.document().take(latest))
+                .answer("Throw it away", () -> discard(latest))
+                .answer("Later", () -> {});
+    }
+
+    private void discard(Journal.Left left) {
+        try {
+            left.discard();
+        } catch (FileTrouble trouble) {
+            trouble("This cannot be thrown away", trouble);
+        }
+    }
+
+    /// Takes up a file that was dropped: a kind of gear goes to the bench, a list
+    /// is looked through, all else is a show.
+    void take(Path file) {
+        String name = SafeFile.name(file).toLowerCase(Locale.ROOT);
+        if (name.endsWith(".json")) bench.get().open(file);
+        else if (LISTS.stream().anyMatch(name::endsWith)) takeIn(file);
+        else open(file);
+    }
+}

@@ -1,0 +1,122 @@
+package rivulus.file;
+
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.SequencedMap;
+import java.util.Set;
+import rivulus.disk.Entry;
+import rivulus.disk.FileTrouble;
+import rivulus.disk.Worded;
+import rivulus.gear.Setting;
+import rivulus.gear.Template;
+import rivulus.show.Checks;
+import rivulus.show.Limit;
+import rivulus.show.Limits;
+import rivulus.show.MuteKey;
+import rivulus.show.Ref;
+import rivulus.show.Rundown;
+import rivulus.show.Scene;
+import rivulus.show.Show;
+import rivulus.show.Wish;
+import rivulus.show.WishChange;
+
+/// Reads what is wished and what happens in a show, and how it wants to be judged.
+final class RundownReader {
+    private final Entry root;
+    private final ShowNames names;
+
+    RundownReader(Entry root, ShowNames names) {
+        this.root = root;
+        this.names = names;
+    }
+
+    Rundown rundown() throws FileTrouble {
+        return new Rundown(changes(), scenes(), mutes());
+    }
+
+    private List<WishChange> changes() throws FileTrouble {
+        List<WishChange> changes = new ArrayList<>();
+        for (Entry item : root.items("brief")) {
+            changes.add(
+                    new WishChange(
+                            ShowNames.known(item.field("ear"), "ear", names.ears),
+                            ShowNames.known(item.field("source"), "source", names.sources),
+                            ShowNames.known(item, "scene", "scene", names.scenes),
+                            item.field("wish").word("wish", Wish.class),
+                            item.text("reason", ""),
+                            item.extras()));
+        }
+        return changes;
+    }
+
+    private List<Scene> scenes() throws FileTrouble {
+        List<Scene> scenes = new ArrayList<>();
+        for (Entry item : root.items("scenes")) {
+            SequencedMap<Ref, Setting> knobs = new LinkedHashMap<>();
+            Optional<Entry> turned = item.maybe("knobs");
+            if (turned.isPresent()) {
+                for (var knob : turned.get().each().entrySet()) {
+                    Ref ref = ShowNames.knobRef(knob.getValue(), knob.getKey());
+                    Template template = names.device(knob.getValue(), ref);
+                    knobs.put(ref, SettingReader.read(knob.getValue(), template, ref.name()));
+                }
+            }
+            scenes.add(
+                    new Scene(
+                            item.text("id"),
+                            item.name("name", item.text("id")),
+                            ShowNames.allKnown(item, "quiet", "source", names.sources),
+                            item.number("minutes", 0, 6000, 0),
+                            knobs,
+                            item.extras()));
+        }
+        return scenes.isEmpty() ? Show.untitled().scenes() : scenes;
+    }
+
+    private List<MuteKey> mutes() throws FileTrouble {
+        List<MuteKey> mutes = new ArrayList<>();
+        Set<String> seen = new HashSet<>();
+        for (Entry item : root.items("mutes")) {
+            ShowNames.unique(seen, item, "mute key");
+            Entry knob = item.field("knob");
+            Ref ref = ShowNames.ref(knob);
+            Template template = names.device(knob, ref);
+            mutes.add(
+                    new MuteKey(
+                            item.text("id"),
+                            item.name("name", item.text("id")),
+                            ref,
+                            SettingReader.read(item.field("to"), template, ref.name()),
+                            ShowNames.allKnown(item, "silences", "source", names.sources),
+                            ShowNames.allKnown(item, "except", "ear", names.ears),
+                            item.extras()));
+        }
+        return mutes;
+    }
+
+    Checks checks() throws FileTrouble {
+        Optional<Entry> said = root.maybe("checks");
+        if (said.isEmpty()) return Checks.USUAL;
+        Map<Limit, Double> limits = new EnumMap<>(Limit.class);
+        Optional<Entry> lines = said.get().maybe("limits");
+        if (lines.isPresent())
+            for (var line : lines.get().each().entrySet()) {
+                Limit limit = Worded.words(Limit.class).get(line.getKey());
+                if (limit == null)
+                    throw line.getValue()
+                            .unknown("limit", line.getKey(), Worded.words(Limit.class).keySet());
+                limits.put(limit, line.getValue().number(limit.least(), limit.most()));
+            }
+        List<Checks.Silenced> silenced = new ArrayList<>();
+        for (Entry item : said.get().items("silenced"))
+            silenced.add(
+                    new Checks.Silenced(
+                            item.text("finding"), item.text("reason", ""), item.extras()));
+        return new Checks(Limits.of(limits), silenced, said.get().extras());
+    }
+}

@@ -1,0 +1,145 @@
+package rivulus.rule;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import rivulus.check.Finding;
+import rivulus.gear.Knob;
+import rivulus.gear.Picker;
+import rivulus.gear.Setting;
+import rivulus.hearing.Opening;
+import rivulus.hearing.Openings;
+import rivulus.hearing.Ways;
+import rivulus.show.Limit;
+import rivulus.show.Limits;
+import rivulus.show.Ref;
+import rivulus.signal.KnobUse;
+import rivulus.signal.Leg;
+import rivulus.signal.Positions;
+
+/// Ideas on the graph: knobs on a way closed, opened or turned down.
+final class GraphIdeas {
+    private static final int WAYS_CLOSED = 4;
+    private static final int OPENINGS_LOOKED_AT = 10;
+
+    private final Limits limits;
+
+    GraphIdeas(Limits limits) {
+        this.limits = limits;
+    }
+
+    /// Every setting that closes one of the strongest ways of what is heard.
+    List<Idea> closers(Finding finding) {
+        return settings(closers(finding.live().positions(), wayLegs(finding), finding));
+    }
+
+    /// The nearest openings for what is not heard.
+    List<Idea> openers(Finding finding) {
+        return settings(openings(finding));
+    }
+
+    /// For what is only faint: what is turned down on its way, then ways of its own.
+    List<Idea> louder(Finding finding) {
+        List<Map<Ref, Setting>> steps = raisers(finding);
+        steps.addAll(openings(finding));
+        return settings(steps);
+    }
+
+    /// For what goes round: every level on the way turned down by what is lacking, then every
+    /// setting that cuts it.
+    List<Idea> quieters(Finding finding) {
+        List<Leg> legs =
+                finding.evidence().ways().stream()
+                        .flatMap(way -> way.legs().stream())
+                        .distinct()
+                        .toList();
+        Positions positions = finding.live().positions();
+        double wanted = limits.get(Limit.LOOP_MARGIN);
+        double lacking = Math.ceil(wanted - finding.figures().get("marginDb"));
+        List<Map<Ref, Setting>> steps = new ArrayList<>();
+        for (Leg leg : legs) {
+            for (Leg.Govern govern : leg.governors()) {
+                KnobUse use = finding.live().graph().knobs().get(govern.knob());
+                if (!(positions.get(govern.knob()) instanceof Setting.Level(double db))) continue;
+                Setting lower = new Setting.Level(db - lacking);
+                if (use.knob().takes(lower)) steps.add(Map.of(use.ref(), lower));
+            }
+        }
+        steps.addAll(closers(positions, legs, finding));
+        return settings(steps);
+    }
+
+    private static List<Idea> settings(List<Map<Ref, Setting>> steps) {
+        return steps.stream().<Idea>map(Idea.Settings::new).toList();
+    }
+
+    private static List<Leg> wayLegs(Finding finding) {
+        return Ways.of(finding.live())
+                .strongest(finding.source().orElseThrow(), finding.ear().orElseThrow(), WAYS_CLOSED)
+                .stream()
+                .flatMap(way -> way.legs().stream())
+                .distinct()
+                .toList();
+    }
+
+    private List<Map<Ref, Setting>> openings(Finding finding) {
+        List<Map<Ref, Setting>> steps = new ArrayList<>();
+        List<Opening> openings =
+                Openings.of(
+                                finding.live().graph(),
+                                finding.live().positions(),
+                                limits.get(Limit.HEARD))
+                        .nearest(
+                                finding.source().orElseThrow(),
+                                finding.ear().orElseThrow(),
+                                OPENINGS_LOOKED_AT)
+                        .all();
+        for (Opening opening : openings) {
+            Map<Ref, Setting> step = new LinkedHashMap<>();
+            opening.turns().forEach(turn -> step.put(turn.knob().ref(), turn.to()));
+            steps.add(step);
+        }
+        return steps;
+    }
+
+    private static List<Map<Ref, Setting>> raisers(Finding finding) {
+        Positions positions = finding.live().positions();
+        List<Map<Ref, Setting>> steps = new ArrayList<>();
+        for (Leg leg : wayLegs(finding)) {
+            for (Leg.Govern govern : leg.governors()) {
+                KnobUse use = finding.live().graph().knobs().get(govern.knob());
+                boolean low =
+                        positions.get(govern.knob()) instanceof Setting.Level(double db) && db < 0;
+                if (low && use.knob().takes(new Setting.Level(0)))
+                    steps.add(Map.of(use.ref(), new Setting.Level(0)));
+            }
+        }
+        return steps;
+    }
+
+    /// Every setting that closes one of the legs; the knob that a mute finding is about is no
+    /// remedy for it.
+    private static List<Map<Ref, Setting>> closers(
+            Positions positions, List<Leg> legs, Finding finding) {
+        List<Map<Ref, Setting>> steps = new ArrayList<>();
+        for (Leg leg : legs) {
+            for (Leg.Govern govern : leg.governors()) {
+                KnobUse use = finding.live().graph().knobs().get(govern.knob());
+                if (use.ref().toString().equals(finding.key().about())) continue;
+                if (use.knob().role() == Knob.Role.PERMISSION) continue;
+                for (Setting other : closings(use.knob(), positions.get(govern.knob()))) {
+                    if (!govern.governor().opens(other)) steps.add(Map.of(use.ref(), other));
+                }
+            }
+        }
+        return steps.stream().distinct().toList();
+    }
+
+    /// A device is put out of the way by picking nothing, not by picking some other device.
+    private static List<Setting> closings(Knob knob, Setting stands) {
+        return knob.role() == Knob.Role.DEVICE
+                ? List.of(new Setting.Choice(Picker.NONE))
+                : knob.others(stands);
+    }
+}
