@@ -11,7 +11,6 @@ import picocli.CommandLine.Option;
 import picocli.CommandLine.Spec;
 import rivulus.check.Proof;
 import rivulus.disk.FileTrouble;
-import rivulus.disk.PlainFile;
 import rivulus.disk.SafeFile;
 import rivulus.sheet.Sheet;
 import rivulus.sheet.Sheets;
@@ -60,6 +59,6 @@ final class SheetCommand implements Callable<Integer> {
             throw new FileTrouble(
                     "%s: this sheet is written as %s"
                             .formatted(out, String.join(", ", sheet.endings())));
-        PlainFile.write(out, sheet.in(name));
+        SafeFile.replace(out, sheet.in(name));
     }
 }

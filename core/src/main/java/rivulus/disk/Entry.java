@@ -1,5 +1,6 @@
 package rivulus.disk;
 
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashSet;
@@ -41,6 +42,21 @@ public final class Entry {
         return new Entry(file, "", json);
     }
 
+    /// The value that a file holds, read from it.
+    ///
+    /// @throws FileTrouble where it cannot be read or is no JSON
+    public static Entry ofFile(Path file) throws FileTrouble {
+        String name = file.toString();
+        return root(name, Json.parse(SafeFile.read(file).text(), name));
+    }
+
+    /// The fields of an object as plain values.
+    public Map<String, Object> values() throws FileTrouble {
+        Map<String, Object> values = new LinkedHashMap<>();
+        each().forEach((name, value) -> values.put(name, value.json().plain()));
+        return values;
+    }
+
     /// Another value in the same place.
     public Entry like(Json other) {
         return new Entry(file, path, other);
@@ -48,15 +64,7 @@ public final class Entry {
 
     /// A complaint about this value.
     public FileTrouble trouble(String words) {
-        String place = path.isEmpty() ? "" : path + " ";
-        String line =
-                json.spot().line() == 0
-                        ? ""
-                        : "(line %d, column %d)"
-                                .formatted(json.spot().line(), json.spot().column());
-        String where = (place + line).strip();
-        return new FileTrouble(
-                "%s: %s%s".formatted(file, where.isEmpty() ? "" : where + ": ", words));
+        return FileTrouble.at(new FileTrouble.Place(file, path, json.spot()), words);
     }
 
     public FileTrouble trouble(String words, Object... values) {

@@ -31,7 +31,8 @@ public record TemplateDraft(
         String trouble,
         String section,
         int item) {
-    private static final Pattern PLACE = Pattern.compile("^[^:]*: ([A-Za-z]+)\\[(\\d+)]");
+    /// A place in a list: `ports[0].id`.
+    private static final Pattern ITEM = Pattern.compile("^([A-Za-z]+)\\[(\\d+)]");
 
     /// A draft of what stands there.
     public static TemplateDraft of(Map<String, Object> fields) {
@@ -40,7 +41,8 @@ public record TemplateDraft(
             OwnTemplate own = Templates.parseOwn(JsonText.of(written), "the kind");
             return new TemplateDraft(written, Optional.of(own), "", "", -1);
         } catch (FileTrouble trouble) {
-            Matcher place = PLACE.matcher(trouble.getMessage());
+            String path = trouble.place().map(FileTrouble.Place::path).orElse("");
+            Matcher place = ITEM.matcher(path);
             boolean there = place.find();
             return new TemplateDraft(
                     written,

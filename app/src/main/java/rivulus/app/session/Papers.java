@@ -5,7 +5,7 @@ import java.util.List;
 import java.util.function.Consumer;
 import java.util.stream.Stream;
 import rivulus.disk.FileTrouble;
-import rivulus.disk.PlainFile;
+import rivulus.disk.SafeFile;
 import rivulus.file.Templates;
 import rivulus.intake.Intake;
 import rivulus.intake.Listing;
@@ -42,7 +42,7 @@ public final class Papers implements AutoCloseable {
     /// @param bytes makes what is to be written
     /// @param failed told where it cannot be written there
     public void write(Path file, Contents bytes, Consumer<FileTrouble> failed) {
-        writing(file, () -> PlainFile.write(file, bytes.get()), failed);
+        writing(file, () -> SafeFile.replace(file, bytes.get()), failed);
     }
 
     /// Writes a kind of gear to a file.

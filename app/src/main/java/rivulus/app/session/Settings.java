@@ -16,8 +16,10 @@ import javafx.beans.property.SimpleStringProperty;
 import javafx.beans.property.StringProperty;
 import javafx.collections.FXCollections;
 import javafx.collections.ObservableList;
+import rivulus.disk.Entry;
 import rivulus.disk.FileTrouble;
-import rivulus.disk.PlainFile;
+import rivulus.disk.JsonText;
+import rivulus.disk.SafeFile;
 
 /// What the user likes, kept between runs in one small file. A settings file that cannot be read is
 /// passed over: the usual settings hold.
@@ -145,7 +147,7 @@ public final class Settings implements AutoCloseable {
     private synchronized boolean keep(Map<String, Object> out) {
         try {
             Files.createDirectories(folder);
-            PlainFile.write(file(), out);
+            SafeFile.replace(file(), JsonText.of(out));
             return true;
         } catch (java.io.IOException | FileTrouble unwritable) {
             System.getLogger("rivulus")
@@ -163,7 +165,7 @@ public final class Settings implements AutoCloseable {
     private void read() {
         if (!Files.exists(file())) return;
         try {
-            Map<String, Object> in = PlainFile.read(file());
+            Map<String, Object> in = Entry.ofFile(file()).values();
             if (NIGHT.equals(in.get("theme"))) theme.set(NIGHT);
             if (in.get("scale") instanceof Number number)
                 scale.set(Math.clamp(number.doubleValue(), SMALLEST, LARGEST));
