@@ -2,6 +2,7 @@ package rivulus.chart;
 
 import java.util.List;
 import java.util.Optional;
+import rivulus.check.Verdict;
 
 /// The watercourse of one ear or one source: beds (places and machines) in columns, and ribbons
 /// that pass through them in the order that sound travels.
@@ -40,26 +41,16 @@ public record Course(
     /// @param device a device in it whose knobs can be shown, or empty
     public record Bed(String title, int column, String device) {}
 
-    /// How a ribbon is to be drawn; the words are those of the finding.
-    public enum State {
-        AS_WISHED,
-        ALLOWED,
-        FAINT,
-        LATE,
-        DOUBLED,
-        LEAK,
-        MISSING
-    }
-
     /// One way of one source to one ear.
     ///
+    /// @param flow how it is to be drawn; the words are those of the finding
     /// @param levelDb level of what comes this way
     /// @param ms delay of this way
     /// @param broken where a missing source would come to a stop, and why
     public record Ribbon(
             String source,
             String ear,
-            State state,
+            Verdict.Flow flow,
             double levelDb,
             double ms,
             List<Pass> passes,

@@ -54,7 +54,7 @@ public final class Courses {
     /// A ribbon before its beds have columns.
     private record Draft(
             SceneProof.Heard cell,
-            Course.State state,
+            Verdict.Flow flow,
             double levelDb,
             List<Stop> stops,
             Optional<Course.Break> broken) {}
@@ -85,7 +85,7 @@ public final class Courses {
         List<Draft> drafts = new ArrayList<>();
         for (Way way : waysThatCount(scene, cell)) {
             drafts.add(
-                    new Draft(cell, state(verdict), way.levelDb(), stops(way), Optional.empty()));
+                    new Draft(cell, verdict.flow(), way.levelDb(), stops(way), Optional.empty()));
         }
         return drafts;
     }
@@ -103,18 +103,6 @@ public final class Courses {
                                         > Math.max(
                                                 ways.getFirst().levelDb() - RANGE_DB, FAINTEST_DB))
                 .toList();
-    }
-
-    private static Course.State state(Verdict verdict) {
-        return switch (verdict) {
-            case SILENT, ALLOWED -> Course.State.ALLOWED;
-            case KEPT_OUT, AS_WISHED -> Course.State.AS_WISHED;
-            case FAINT -> Course.State.FAINT;
-            case DOUBLED -> Course.State.DOUBLED;
-            case LATE, ECHO -> Course.State.LATE;
-            case UNMUTED, LEAK -> Course.State.LEAK;
-            case MISSING -> Course.State.MISSING;
-        };
     }
 
     private List<Stop> stops(Way way) {
@@ -155,7 +143,7 @@ public final class Courses {
         if (openings.isEmpty()) {
             return new Draft(
                     cell,
-                    Course.State.MISSING,
+                    Verdict.Flow.MISSING,
                     Double.NEGATIVE_INFINITY,
                     stops(nodes, times),
                     Optional.of(
@@ -175,7 +163,7 @@ public final class Courses {
         String why = "%s is %s".formatted(turn.knob().knob().label(), turn.knob().say(turn.from()));
         return new Draft(
                 cell,
-                Course.State.MISSING,
+                Verdict.Flow.MISSING,
                 Double.NEGATIVE_INFINITY,
                 stops(nodes, times),
                 Optional.of(new Course.Break(why)));
@@ -229,7 +217,7 @@ public final class Courses {
         return new Course.Ribbon(
                 draft.cell().source().id(),
                 draft.cell().ear().id(),
-                draft.state(),
+                draft.flow(),
                 draft.levelDb(),
                 draft.stops().getLast().ms(),
                 passes,

@@ -3,38 +3,56 @@ package rivulus.check;
 /// What is to be said of one ear and one source, worst last.
 public enum Verdict {
     /// May be heard, and is not.
-    SILENT("not heard", "", "", ""),
+    SILENT(Flow.ALLOWED, "not heard", "", "", ""),
     /// May be heard, and is.
-    ALLOWED("heard, as it may be", "hears", "", ""),
+    ALLOWED(Flow.ALLOWED, "heard, as it may be", "hears", "", ""),
     /// Must not be heard, and is not.
-    KEPT_OUT("not heard, as wished", "kept out", "", ""),
+    KEPT_OUT(Flow.AS_WISHED, "not heard, as wished", "kept out", "", ""),
     /// Must be heard, and is.
-    AS_WISHED("as wished", "hears", "", ""),
+    AS_WISHED(Flow.AS_WISHED, "as wished", "hears", "", ""),
     /// Must be heard, and hardly is.
-    FAINT("faint", "faint", "%s faintly", "hears %s only faintly"),
+    FAINT(Flow.FAINT, "faint", "faint", "%s faintly", "hears %s only faintly"),
     /// Arrives more than once.
-    DOUBLED("doubled", "twice", "%s twice", "hears %s twice"),
+    DOUBLED(Flow.DOUBLED, "doubled", "twice", "%s twice", "hears %s twice"),
     /// The listener's own voice, late.
-    LATE("late", "late", "%s late", "hears %s late"),
+    LATE(Flow.LATE, "late", "late", "%s late", "hears %s late"),
     /// A caller's own voice, back again.
-    ECHO("echo", "late", "%s late", "hears %s back"),
+    ECHO(Flow.LATE, "echo", "late", "%s late", "hears %s back"),
     /// Somebody thinks it is muted.
-    UNMUTED("not muted", "not muted", "hears %s though muted", "hears %s though muted"),
+    UNMUTED(Flow.LEAK, "not muted", "not muted", "hears %s though muted", "hears %s though muted"),
     /// Must not be heard, and is.
-    LEAK("leak", "leaks in", "hears %s and must not", "hears %s and must not"),
+    LEAK(Flow.LEAK, "leak", "leaks in", "hears %s and must not", "hears %s and must not"),
     /// Must be heard, and is not.
-    MISSING("missing", "missing", "not %s", "does not hear %s");
+    MISSING(Flow.MISSING, "missing", "missing", "not %s", "does not hear %s");
 
+    /// How sound of which that is said is drawn; several verdicts may be drawn alike.
+    public enum Flow {
+        AS_WISHED,
+        ALLOWED,
+        FAINT,
+        LATE,
+        DOUBLED,
+        LEAK,
+        MISSING
+    }
+
+    private final Flow flow;
     private final String word;
     private final String brief;
     private final String clause;
     private final String headline;
 
-    Verdict(String word, String brief, String clause, String headline) {
+    Verdict(Flow flow, String word, String brief, String clause, String headline) {
+        this.flow = flow;
         this.word = word;
         this.brief = brief;
         this.clause = clause;
         this.headline = headline;
+    }
+
+    /// How it is drawn.
+    public Flow flow() {
+        return flow;
     }
 
     /// As outputs write it.

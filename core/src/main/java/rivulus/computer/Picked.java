@@ -81,9 +81,4 @@ public record Picked(
         boolean own = gear.get().id().equals(owner.on()) || gear.get().id().equals(owner.id());
         return own ? endpoint.get().label() : gear.get().name() + " " + endpoint.get().label();
     }
-
-    /// Whether what it is set to is a device that is away now.
-    public boolean isAway() {
-        return setting.contains("/") && gear.isEmpty();
-    }
 }

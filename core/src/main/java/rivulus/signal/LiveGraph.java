@@ -221,11 +221,6 @@ public final class LiveGraph {
         return head.length - 1;
     }
 
-    /// How many channels of legs are live.
-    public int edgeCount() {
-        return to.length;
-    }
-
     /// The first live edge out of a node; the last is before `firstEdge(node + 1)`.
     public int firstEdge(int node) {
         return head[node];

@@ -38,7 +38,7 @@ class DrawingsTest {
                         .filter(r -> r.source().equals("nadia"))
                         .findFirst()
                         .orElseThrow();
-        assertThat(echo.state()).isEqualTo(Course.State.LATE);
+        assertThat(echo.flow()).isEqualTo(Verdict.Flow.LATE);
         assertThat(echo.passes())
                 .extracting(pass -> course.beds().get(pass.bed()).title())
                 .containsExactly(
@@ -73,7 +73,7 @@ class DrawingsTest {
         assertThat(toEar("tales", "stream").ribbons())
                 .filteredOn(r -> r.source().equals("alerts"))
                 .hasSize(2)
-                .allSatisfy(r -> assertThat(r.state()).isEqualTo(Course.State.DOUBLED));
+                .allSatisfy(r -> assertThat(r.flow()).isEqualTo(Verdict.Flow.DOUBLED));
     }
 
     @Test

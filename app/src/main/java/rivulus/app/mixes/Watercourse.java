@@ -17,6 +17,7 @@ import rivulus.app.look.Look;
 import rivulus.app.look.Sources;
 import rivulus.chart.Course;
 import rivulus.chart.CourseLayout;
+import rivulus.check.Verdict;
 import rivulus.show.Ear;
 import rivulus.show.Show;
 import rivulus.words.Words;
@@ -164,9 +165,9 @@ final class Watercourse extends Pane {
         double[] path = path(points, dry);
         String key = ribbon.source() + "/" + ribbon.ear() + "/" + r;
         lay.put(key, path);
-        Ribbon drawn = strand(path, thick, ribbon, style(ribbon.state()));
+        Ribbon drawn = strand(path, thick, ribbon, style(ribbon.flow()));
         if (moves && before.containsKey(key)) drawn.runFrom(before.get(key));
-        if (ribbon.state() == Course.State.DOUBLED)
+        if (ribbon.flow() == Verdict.Flow.DOUBLED)
             strand(path, thick / 4, ribbon, "gap-between-strands");
         if (dry) strand(path, thick - 3, ribbon, "between-dry-banks");
         if (!delta) labels(layout, ribbon, points, thick);
@@ -223,8 +224,8 @@ final class Watercourse extends Pane {
         return last;
     }
 
-    private static String style(Course.State state) {
-        return state.name().toLowerCase(java.util.Locale.ROOT).replace('_', '-');
+    private static String style(Verdict.Flow flow) {
+        return flow.name().toLowerCase(java.util.Locale.ROOT).replace('_', '-');
     }
 
     private void labels(
