@@ -42,6 +42,7 @@ class ArchitectureTest {
                     "timing",
                     "rehearse",
                     "rule",
+                    "edit",
                     "rig",
                     "remedy",
                     "intake",

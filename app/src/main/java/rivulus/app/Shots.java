@@ -13,6 +13,7 @@ import javafx.application.Application;
 import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.Scene;
+import javafx.scene.control.TextArea;
 import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.image.WritableImage;
@@ -80,6 +81,17 @@ public final class Shots extends Application {
         shot("mixes-missing", () -> choose("call-in", "sunniva"));
         shot("mixes-doubled", () -> choose("tales", "stream"));
         shot("mixes-source", () -> session.source().set("nadia"));
+        shot(
+                "say",
+                () -> {
+                    session.source().set("");
+                    window.stages().stream()
+                            .filter(BriefStage.class::isInstance)
+                            .map(BriefStage.class::cast)
+                            .forEach(BriefStage::say);
+                    ((TextArea) window.scene().lookup("#say-lines"))
+                            .setText("Ada, guest, Reading Room, she\nChoir, guests, 12\ncamera");
+                });
         shot(
                 "brief",
                 () -> {

@@ -5,6 +5,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CountDownLatch;
@@ -160,8 +161,16 @@ final class Hand implements AutoCloseable {
 
     /// Types letters and blanks.
     void type(String words) {
-        for (char c : words.toUpperCase(java.util.Locale.ROOT).toCharArray()) {
-            press(c == ' ' ? KeyCode.SPACE : KeyCode.getKeyCode(String.valueOf(c)));
+        for (char letter : words.toCharArray()) {
+            KeyCode key =
+                    switch (letter) {
+                        case ' ' -> KeyCode.SPACE;
+                        case ',' -> KeyCode.COMMA;
+                        case '-' -> KeyCode.MINUS;
+                        default ->
+                                KeyCode.getKeyCode(String.valueOf(letter).toUpperCase(Locale.ROOT));
+                    };
+            press(key);
         }
     }
 

@@ -18,13 +18,13 @@ import org.junit.jupiter.api.io.TempDir;
 import rivulus.app.session.Elsewhere;
 import rivulus.app.session.SavingTold;
 import rivulus.disk.FileTrouble;
+import rivulus.edit.Edit;
 import rivulus.file.DemoShows;
 import rivulus.file.Journal;
 import rivulus.file.ShowFile;
 import rivulus.file.Templates;
 import rivulus.gear.Setting;
 import rivulus.remedy.Remedy;
-import rivulus.rig.RigEdit;
 import rivulus.search.Found;
 import rivulus.show.Device;
 import rivulus.show.Ref;
@@ -117,7 +117,7 @@ class ReliabilityTest {
     void anEditOfADeviceKeepsWhatWasTurnedOnItMeanwhile() {
         try (Hand hand = Hand.atDemo(folder)) {
             Device before = hand.session().show().get().rig().device("desk").orElseThrow();
-            RigEdit rename = hand.session().rigEdits().rename(before, "Big desk");
+            Edit rename = hand.session().rigEdits().rename(before, "Big desk");
             hand.act(
                     () -> {
                         hand.session()

@@ -4,10 +4,10 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import rivulus.check.Finding;
+import rivulus.edit.Edit;
 import rivulus.power.Grounds;
 import rivulus.power.HumPlan;
 import rivulus.power.Ring;
-import rivulus.rig.RigEdit;
 import rivulus.rule.ChargingRings;
 import rivulus.show.Device;
 import rivulus.words.Words;
@@ -77,11 +77,11 @@ final class EarthsPage extends LayerPage {
         HumPlan plan = HumPlan.of(proof.show(), catalogue, survey.kinds());
         if (!plan.isNeeded()) return List.of();
         List<RigPage.Row> rows = new ArrayList<>();
-        Optional<RigEdit> edit =
+        Optional<Edit> edit =
                 plan.steps().isEmpty()
                         ? Optional.empty()
                         : Optional.of(
-                                RigEdit.of("End the rings of grounds", proof.show(), plan.after()));
+                                Edit.of("End the rings of grounds", proof.show(), plan.after()));
         rows.add(
                 new RigPage.Row(
                         plan.left() == 0 ? "All rings end" : "Not all rings end",

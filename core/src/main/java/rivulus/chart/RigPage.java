@@ -2,7 +2,7 @@ package rivulus.chart;
 
 import java.util.List;
 import java.util.Optional;
-import rivulus.rig.RigEdit;
+import rivulus.edit.Edit;
 import rivulus.words.Severity;
 
 /// What a layer of the rig has to say beside the drawing, in words.
@@ -30,7 +30,7 @@ public record RigPage(List<Section> sections) {
             String text,
             Optional<Severity> severity,
             String device,
-            Optional<RigEdit> edit) {
+            Optional<Edit> edit) {
         /// A line that nothing is wrong with.
         static Row of(String head, String text, String device) {
             return new Row(head, text, Optional.empty(), device, Optional.empty());

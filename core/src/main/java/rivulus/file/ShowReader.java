@@ -162,9 +162,6 @@ final class ShowReader {
                             : ShowNames.known(item, "of", "source", names.sources);
             List<Ref> at = new ArrayList<>();
             for (Entry place : item.items("at")) at.add(names.point(place));
-            if (at.isEmpty() && kind != Ear.Kind.PERSON) {
-                throw item.trouble("\"at\" should name the points where this ear listens");
-            }
             ears.add(
                     new Ear(
                             item.text("id"),

@@ -10,6 +10,9 @@ public record Catalogue(SequencedMap<String, Template> templates) {
     /// The template that every person in the cast is an instance of.
     public static final String PERSON = "person";
 
+    /// The id of the room that a new place has.
+    public static final String ROOM = "room-soft";
+
     public Catalogue {
         templates = new LinkedHashMap<>(templates);
     }

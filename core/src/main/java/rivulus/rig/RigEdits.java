@@ -13,6 +13,8 @@ import java.util.function.UnaryOperator;
 import rivulus.disk.Entry;
 import rivulus.disk.Extras;
 import rivulus.disk.Line;
+import rivulus.edit.Cleaning;
+import rivulus.edit.Edit;
 import rivulus.file.Change;
 import rivulus.gear.Catalogue;
 import rivulus.gear.GearKind;
@@ -49,7 +51,7 @@ public final class RigEdits {
     ///
     /// @param where the place it stands in, the computer it runs on, or the person who wears it; by
     ///     the kind of gear
-    public RigEdit add(String template, String where) {
+    public Edit add(String template, String where) {
         Template kind = catalogue.get(template);
         String name = freeName(kind.name());
         boolean program =
@@ -85,7 +87,7 @@ public final class RigEdits {
     /// Gives a device another name.
     ///
     /// @throws IllegalArgumentException if the name is blank
-    public RigEdit rename(Device device, String name) {
+    public Edit rename(Device device, String name) {
         if (Line.of(name).isEmpty()) throw new IllegalArgumentException("a device needs a name");
         Device renamed = now(device).named(Line.clipped(Line.of(name), Entry.LONGEST_NAME));
         return edit(
@@ -94,14 +96,14 @@ public final class RigEdits {
     }
 
     /// Runs a device from something else.
-    public RigEdit power(Device device, Power.Source source) {
+    public Edit power(Device device, Power.Source source) {
         return edit(
                 "Run %s from %s".formatted(device.name(), source.words()),
                 show.withRig(show.rig().with(now(device).poweredBy(source))));
     }
 
     /// Plugs a device into a strip, or, empty, into the wall.
-    public RigEdit plug(Device device, Optional<Device> strip) {
+    public Edit plug(Device device, Optional<Device> strip) {
         return edit(
                 "Plug %s into %s"
                         .formatted(device.name(), strip.map(Device::name).orElse("the wall")),
@@ -111,7 +113,7 @@ public final class RigEdits {
     }
 
     /// Says whether a device has still to be bought.
-    public RigEdit toBuy(Device device, boolean toBuy) {
+    public Edit toBuy(Device device, boolean toBuy) {
         return edit(
                 "%s %s".formatted(toBuy ? "Buy" : "Own", device.name()),
                 show.withRig(show.rig().with(now(device).toBuy(toBuy))));
@@ -122,7 +124,7 @@ public final class RigEdits {
     /// @param what the kind of lead, or the id of a template
     /// @param metres 0 for boxes and unknown lengths
     /// @param pieces 0 to forget it
-    public RigEdit own(String what, double metres, int pieces) {
+    public Edit own(String what, double metres, int pieces) {
         List<Owned> stock = new ArrayList<>();
         boolean known = false;
         for (Owned owned : show.rig().stock()) {
@@ -139,7 +141,7 @@ public final class RigEdits {
     }
 
     /// Counts every lead and box of the plan that is not to be bought as owned.
-    public RigEdit ownThePlan(List<LeadReport> leads) {
+    public Edit ownThePlan(List<LeadReport> leads) {
         Map<String, Owned> stock = new LinkedHashMap<>();
         for (LeadReport lead : leads) {
             boolean thing = lead.kind().filter(kind -> kind.isThing()).isPresent();
@@ -164,7 +166,7 @@ public final class RigEdits {
 
     /// Keeps a kind of gear with the show, in place of another of the same id; what devices of it
     /// can no longer do goes with the old one.
-    public RigEdit keep(OwnTemplate own) {
+    public Edit keep(OwnTemplate own) {
         List<OwnTemplate> templates = new ArrayList<>();
         boolean known = false;
         for (OwnTemplate other : show.templates()) {
@@ -181,10 +183,10 @@ public final class RigEdits {
     }
 
     /// Keeps a kind of gear with the show and makes a device one of it.
-    public RigEdit keepFor(OwnTemplate own, Device device) {
-        RigEdit kept = keep(own);
+    public Edit keepFor(OwnTemplate own, Device device) {
+        Edit kept = keep(own);
         if (own.template().id().equals(device.template())) return kept;
-        RigEdit put =
+        Edit put =
                 new RigEdits(kept.after(), catalogue.with(List.of(own.template())))
                         .replace(device, own.template().id());
         List<String> losses = new ArrayList<>(kept.losses());
@@ -196,19 +198,19 @@ public final class RigEdits {
     }
 
     /// Puts a device in another place.
-    public RigEdit move(Device device, Place place) {
+    public Edit move(Device device, Place place) {
         return edit(
                 "Move %s to %s".formatted(device.name(), place.name()),
                 show.withRig(show.rig().with(now(device).in(place.id()))));
     }
 
     /// Joins two devices in a way that was found.
-    public RigEdit join(Joining way) {
+    public Edit join(Joining way) {
         return edit("Join " + way.way(), way.picks().after());
     }
 
     /// Takes a lead out.
-    public RigEdit unjoin(LeadReport lead) {
+    public Edit unjoin(LeadReport lead) {
         return edit(
                 "Take out the lead from %s to %s".formatted(lead.a().words(), lead.b().words()),
                 show.withRig(show.rig().without(lead.cable())));
@@ -217,7 +219,7 @@ public final class RigEdits {
     /// Says how long a lead is.
     ///
     /// @param metres 0 for unknown
-    public RigEdit length(LeadReport lead, double metres) {
+    public Edit length(LeadReport lead, double metres) {
         return cable(
                 "Make the lead from %s %s m long".formatted(lead.a().words(), metres),
                 lead,
@@ -225,14 +227,14 @@ public final class RigEdits {
     }
 
     /// Says whether a lead has still to be bought.
-    public RigEdit toBuy(LeadReport lead, boolean toBuy) {
+    public Edit toBuy(LeadReport lead, boolean toBuy) {
         return cable(
                 "%s the lead from %s".formatted(toBuy ? "Buy" : "Own", lead.a().words()),
                 lead,
                 c -> c.toBuy(toBuy));
     }
 
-    private RigEdit cable(String name, LeadReport lead, UnaryOperator<Cable> edit) {
+    private Edit cable(String name, LeadReport lead, UnaryOperator<Cable> edit) {
         List<Cable> cables =
                 show.rig().cables().stream()
                         .map(c -> c.id().equals(lead.cable().id()) ? edit.apply(c) : c)
@@ -242,7 +244,7 @@ public final class RigEdits {
 
     /// Puts a device of another kind in the place of one: leads stay where a port of the same
     /// connector and signal is free, knobs where the new device has one of the same id.
-    public RigEdit replace(Device replaced, String template) {
+    public Edit replace(Device replaced, String template) {
         Device device = now(replaced);
         Template kind = catalogue.get(template);
         List<String> losses = new ArrayList<>();
@@ -310,7 +312,7 @@ public final class RigEdits {
     }
 
     /// Takes a device out, with its leads, what runs on it, and whatever named it.
-    public RigEdit remove(Device device) {
+    public Edit remove(Device device) {
         Set<String> gone = new HashSet<>(Set.of(device.id()));
         for (Device other : show.rig().devices())
             if (gone.contains(other.on())) gone.add(other.id());
@@ -322,12 +324,12 @@ public final class RigEdits {
         return edit("Remove " + device.name(), after, losses);
     }
 
-    private RigEdit edit(String name, Show after) {
+    private Edit edit(String name, Show after) {
         return edit(name, after, List.of());
     }
 
-    private RigEdit edit(String name, Show after, List<String> losses) {
-        return new RigEdit(name, new Change(show, after), losses);
+    private Edit edit(String name, Show after, List<String> losses) {
+        return new Edit(name, new Change(show, after), losses);
     }
 
     /// A device as it stands in this show, whenever it was looked up.

@@ -16,12 +16,12 @@ public record Rundown(List<WishChange> changes, List<Scene> scenes, List<MuteKey
     }
 
     /// The same with another brief.
-    Rundown withChanges(List<WishChange> newChanges) {
+    public Rundown withChanges(List<WishChange> newChanges) {
         return new Rundown(newChanges, scenes, mutes);
     }
 
     /// The same with other scenes.
-    Rundown withScenes(List<Scene> newScenes) {
+    public Rundown withScenes(List<Scene> newScenes) {
         return new Rundown(changes, newScenes, mutes);
     }
 }

@@ -306,14 +306,14 @@ public final class Compiler {
         return ears;
     }
 
+    /// A person's own ears where nothing is said; whatever else listens nowhere yet.
     private static List<Ref> listensAt(Ear ear) {
-        return ear.at().isEmpty()
-                ? List.of(new Ref(ear.of(), "worn"), new Ref(ear.of(), "open"))
-                : ear.at();
+        boolean own = ear.at().isEmpty() && ear.kind() == Ear.Kind.PERSON;
+        return own ? List.of(new Ref(ear.of(), "worn"), new Ref(ear.of(), "open")) : ear.at();
     }
 
     private SignalGraph.EarNodes earNodes(List<Ref> points) {
-        int width = points.stream().mapToInt(p -> pointNodes.get(p).length).max().orElse(0);
+        int width = points.stream().mapToInt(p -> pointNodes.get(p).length).max().orElse(1);
         List<int[]> channels = new ArrayList<>();
         List<boolean[]> open = new ArrayList<>();
         for (int c = 0; c < width; c++) {

@@ -13,6 +13,7 @@ import rivulus.check.Demo;
 import rivulus.check.Finding;
 import rivulus.check.Proof;
 import rivulus.disk.FileTrouble;
+import rivulus.edit.Edit;
 import rivulus.file.Change;
 import rivulus.file.DemoShows;
 import rivulus.file.ShowFile;
@@ -61,14 +62,14 @@ class GateProperties {
         Show show = DemoShows.open(any(random, SHOWS), CATALOGUE);
         StringBuilder done = new StringBuilder(show.title());
         for (int i = 0; i < EDITS && !show.rig().devices().isEmpty(); i++) {
-            RigEdit edit = edit(random, show);
+            Edit edit = edit(random, show);
             done.append(", ").append(edit.name());
             show = edit.after();
             assertHolds(show, done.toString());
         }
     }
 
-    private static RigEdit edit(Random random, Show show) throws FileTrouble {
+    private static Edit edit(Random random, Show show) throws FileTrouble {
         RigEdits edits = new RigEdits(show, CATALOGUE);
         Device device = any(random, show.rig().devices());
         List<String> wheres = new ArrayList<>(List.of("", "nowhere", device.id()));

@@ -15,6 +15,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 import rivulus.check.Demo;
 import rivulus.check.RigText;
 import rivulus.disk.FileTrouble;
+import rivulus.edit.Edit;
 import rivulus.file.ShowFile;
 import rivulus.file.TemplateDraft;
 import rivulus.file.Templates;
@@ -66,7 +67,7 @@ class RigEditsTest {
 
     @Test
     void removingTheDeskTellsWhatGoesWithIt() {
-        RigEdit edit = edits(lantern).remove(device("desk"));
+        Edit edit = edits(lantern).remove(device("desk"));
         assertThat(edit.name()).isEqualTo("Remove Show desk");
         assertThat(edit.losses())
                 .contains("Cue pads", "Maren's track")
@@ -127,7 +128,7 @@ class RigEditsTest {
         "small-recorder, camera"
     })
     void replacingKeepsWhatFitsAndTellsWhatDoesNot(String id, String template) throws Exception {
-        RigEdit edit = edits(lantern).replace(device(id), template);
+        Edit edit = edits(lantern).replace(device(id), template);
         Device now = edit.after().rig().device(id).orElseThrow();
         assertThat(now.template()).isEqualTo(template);
         assertThat(now.name()).isEqualTo(device(id).name());
@@ -145,7 +146,7 @@ class RigEditsTest {
 
     @Test
     void aMicrophoneReplacedByAnotherKeepsItsLead() {
-        RigEdit edit = edits(lantern).replace(device("maren-mic"), "condenser-mic");
+        Edit edit = edits(lantern).replace(device("maren-mic"), "condenser-mic");
         assertThat(edit.losses()).isEmpty();
         assertThat(edit.after().rig().cables()).isEqualTo(lantern.rig().cables());
     }
@@ -220,14 +221,14 @@ class RigEditsTest {
     @Test
     void whatIsOwnedIsCountedUpDownAndForgotten() {
         Show none = RigText.show("d show-desk");
-        RigEdit two = edits(none).own("XLR lead", 5, 2);
+        Edit two = edits(none).own("XLR lead", 5, 2);
         assertThat(two.name()).isEqualTo("Own 2 × XLR lead");
         assertThat(two.after().rig().stock()).singleElement().matches(o -> o.pieces() == 2);
-        RigEdit three = edits(two.after()).own("XLR lead", 5, 3);
+        Edit three = edits(two.after()).own("XLR lead", 5, 3);
         assertThat(three.after().rig().stock()).singleElement().matches(o -> o.pieces() == 3);
-        RigEdit other = edits(three.after()).own("XLR lead", 10, 1);
+        Edit other = edits(three.after()).own("XLR lead", 10, 1);
         assertThat(other.after().rig().stock()).hasSize(2);
-        RigEdit gone = edits(other.after()).own("XLR lead", 5, 0);
+        Edit gone = edits(other.after()).own("XLR lead", 5, 0);
         assertThat(gone.name()).isEqualTo("Own no XLR lead");
         assertThat(gone.after().rig().stock()).singleElement().matches(o -> o.metres() == 10);
     }
@@ -294,7 +295,7 @@ class RigEditsTest {
     void aDeviceBecomesOneOfAKeptKindAndItsLeadsStay() throws Exception {
         Show show = RigText.show("l laptop\n r pocket-recorder level=-6\n l/line-out r/in 2");
         Device recorder = show.rig().device("r").orElseThrow();
-        RigEdit edit = edits(show).keepFor(desk("ours", ""), recorder);
+        Edit edit = edits(show).keepFor(desk("ours", ""), recorder);
         assertThat(edit.losses()).isEmpty();
         assertThat(edit.name()).isEqualTo("Make r a Ours");
         Device now = edit.after().rig().device("r").orElseThrow();
@@ -306,7 +307,7 @@ class RigEditsTest {
     @Test
     void whatAChangedKindCannotDoAnyMoreIsListed() throws Exception {
         Show show = RigText.show("l laptop\n r pocket-recorder\n l/line-out r/in 2");
-        RigEdit edit = edits(show).keep(desk("pocket-recorder", "in"));
+        Edit edit = edits(show).keep(desk("pocket-recorder", "in"));
         assertThat(edit.losses()).isNotEmpty();
         assertThat(edit.after().rig().cables()).isEmpty();
     }

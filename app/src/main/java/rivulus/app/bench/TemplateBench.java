@@ -25,9 +25,9 @@ import rivulus.app.look.Marks;
 import rivulus.app.session.FileAsker;
 import rivulus.app.session.Session;
 import rivulus.disk.FileTrouble;
+import rivulus.edit.Edit;
 import rivulus.file.TemplateDraft;
 import rivulus.gear.Template;
-import rivulus.rig.RigEdit;
 import rivulus.show.Device;
 import rivulus.words.Severity;
 import rivulus.words.Words;
@@ -290,7 +290,7 @@ public final class TemplateBench extends StackPane {
 
     /// What would be lost is told first; the second press means it.
     private void keep() {
-        RigEdit edit =
+        Edit edit =
                 device.map(d -> session.rigEdits().keepFor(draft.own(), d))
                         .orElseGet(() -> session.rigEdits().keep(draft.own()));
         List<String> losses = edit.losses();

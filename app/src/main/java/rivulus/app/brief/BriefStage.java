@@ -1,11 +1,16 @@
 package rivulus.app.brief;
 
+import java.util.List;
 import javafx.scene.Node;
 import javafx.scene.control.ScrollPane;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.ToggleGroup;
+import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import rivulus.app.look.Look;
 import rivulus.app.session.Session;
+import rivulus.app.stage.Command;
 import rivulus.app.stage.Stage;
 
 /// Who must hear whom, and whether they do.
@@ -13,11 +18,48 @@ public final class BriefStage extends VBox implements Stage {
     /// By which the session knows it.
     public static final String ID = "brief";
 
-    private final WishPane wishes;
+    private final Session session;
+    private final SayPane say;
+    private final ToggleButton saying = new ToggleButton("Who and what");
+    private final ToggleButton wishing = new ToggleButton("Wishes");
+    private final VBox side = new VBox(10);
 
     /// The stage of a session.
     public BriefStage(Session session) {
-        wishes = new WishPane(session);
+        this.session = session;
+        say = new SayPane(session);
+        WishPane wishes = new WishPane(session);
+        ToggleGroup tabs = new ToggleGroup();
+        for (ToggleButton tab : List.of(saying, wishing)) {
+            tab.setToggleGroup(tabs);
+            tab.getStyleClass().setAll("pane-tab");
+        }
+        saying.setId("say-tab");
+        wishing.setId("wishes-tab");
+        HBox heads = new HBox(saying, wishing);
+        heads.getStyleClass().add("gear-tabs");
+        ScrollPane scrollSay = new ScrollPane(say);
+        scrollSay.setFitToWidth(true);
+        scrollSay.setFocusTraversable(false);
+        scrollSay.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        VBox.setVgrow(scrollSay, Priority.ALWAYS);
+        VBox.setVgrow(wishes, Priority.ALWAYS);
+        say.getStyleClass().add("cards");
+        side.getStyleClass().add("gear-pane");
+        side.getChildren().setAll(heads, scrollSay, wishes);
+        tabs.selectedToggleProperty()
+                .addListener(
+                        (_, was, is) -> {
+                            if (is == null) was.setSelected(true);
+                            Look.show(scrollSay, saying.isSelected());
+                            Look.show(wishes, wishing.isSelected());
+                        });
+        saying.setSelected(true);
+        session.source()
+                .addListener(
+                        (_, _, source) -> {
+                            if (!source.isEmpty()) wishing.setSelected(true);
+                        });
         getStyleClass().add("stage");
         HearingChart chart = new HearingChart(session);
         ScrollPane scroll = new ScrollPane(chart);
@@ -52,7 +94,25 @@ public final class BriefStage extends VBox implements Stage {
     }
 
     @Override
+    public List<Command> commands() {
+        return List.of(
+                Command.of(
+                        "Say who is in the show, who listens, and its scenes",
+                        "Shortcut+L",
+                        this::say));
+    }
+
+    /// Turns to where the show is said.
+    public void say() {
+        session.device().set("");
+        session.stage().set(ID);
+        saying.setSelected(true);
+        side.applyCss(); // what a pane scrolls is not in the window before its style is
+        say.focusLines();
+    }
+
+    @Override
     public Node side() {
-        return wishes;
+        return side;
     }
 }

@@ -40,12 +40,18 @@ public final class MixesStage extends StackPane implements Stage, View<Sight> {
 
     /// The stage of a session.
     ///
+    /// @param plan turns to where a show is said
     /// @param demo opens the demo show
     /// @param open asks for a show to open
     /// @param afterwards where the keyboard goes once a remedy is taken
     /// @param onRig turns to where findings of the rig are acted on
     public MixesStage(
-            Session session, Runnable demo, Runnable open, Runnable afterwards, Runnable onRig) {
+            Session session,
+            Runnable plan,
+            Runnable demo,
+            Runnable open,
+            Runnable afterwards,
+            Runnable onRig) {
         this.session = session;
         findings = new FindingsPane(session, afterwards, onRig);
         course = new Watercourse(session.device()::set, this::follow, this::listen);
@@ -65,7 +71,7 @@ public final class MixesStage extends StackPane implements Stage, View<Sight> {
         VBox.setVgrow(scroll, Priority.ALWAYS);
         drawing.getStyleClass().add("stage");
         drawing.getChildren().addAll(head, scroll, resting, arrivals, ruler);
-        fillStart(demo, open);
+        fillStart(plan, demo, open);
         getChildren().addAll(drawing, start);
         session.draws(this);
         clear();
@@ -114,26 +120,29 @@ public final class MixesStage extends StackPane implements Stage, View<Sight> {
         ruler.show(null);
     }
 
-    private void fillStart(Runnable demo, Runnable open) {
+    private void fillStart(Runnable plan, Runnable demo, Runnable open) {
         start.getStyleClass().add("start");
         start.visibleProperty().bind(session.show().map(show -> show.ears().isEmpty()));
         start.managedProperty().bind(start.visibleProperty());
         start.setId("start");
         start.setAlignment(Pos.CENTER);
+        Button begin = new Button("Plan a show");
+        begin.setId("plan-show");
+        begin.getStyleClass().add("first-answer");
+        begin.setOnAction(_ -> plan.run());
         Button openDemo = new Button("Open the demo show");
         openDemo.setId("open-demo");
-        openDemo.getStyleClass().add("first-answer");
         openDemo.setOnAction(_ -> demo.run());
         Button openFile = new Button("Open a show …");
         openFile.setOnAction(_ -> open.run());
-        HBox answers = new HBox(8, openDemo, openFile);
+        HBox answers = new HBox(8, begin, openDemo, openFile);
         answers.setAlignment(Pos.CENTER);
         start.getChildren()
                 .addAll(
                         Look.text("Nobody is listening yet", "stage-title"),
                         Look.paragraph(
-                                "A show says who is in it, who listens, and how the gear is joined. Open one, or drop a"
-                                        + " .rivulus file here.",
+                                "A show says who is in it, who listens, and how the gear is joined. Plan one, open one,"
+                                        + " or drop a .rivulus file here.",
                                 "soft"),
                         answers);
     }

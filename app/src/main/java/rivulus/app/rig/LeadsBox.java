@@ -20,13 +20,13 @@ import rivulus.app.look.Marks;
 import rivulus.app.session.Picture;
 import rivulus.app.session.Session;
 import rivulus.check.Finding;
+import rivulus.edit.Edit;
 import rivulus.gear.GearKind;
 import rivulus.gear.Power;
 import rivulus.gear.Template;
 import rivulus.leads.Fault;
 import rivulus.leads.Joining;
 import rivulus.leads.LeadReport;
-import rivulus.rig.RigEdit;
 import rivulus.show.Device;
 import rivulus.show.Place;
 import rivulus.words.Words;
@@ -360,7 +360,7 @@ final class LeadsBox extends VBox {
     }
 
     private void remove() {
-        RigEdit edit = session.rigEdits().remove(device);
+        Edit edit = session.rigEdits().remove(device);
         session.device().set("");
         session.edit(edit);
     }

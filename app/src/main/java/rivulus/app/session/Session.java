@@ -17,11 +17,11 @@ import javafx.collections.ObservableMap;
 import rivulus.check.Proof;
 import rivulus.check.Prover;
 import rivulus.check.Trouble;
+import rivulus.edit.Edit;
 import rivulus.file.Journal;
 import rivulus.gear.Setting;
 import rivulus.remedy.Remedies;
 import rivulus.remedy.Remedy;
-import rivulus.rig.RigEdit;
 import rivulus.rig.RigEdits;
 import rivulus.search.Found;
 import rivulus.show.Ear;
@@ -322,9 +322,13 @@ public final class Session implements AutoCloseable {
         return joinings;
     }
 
-    /// Changes the rig.
-    public void edit(RigEdit edit) {
+    /// Makes an edit, and turns to what it chooses: an ear, a scene or a device.
+    public void edit(Edit edit) {
         document.edit(edit.name(), edit.change());
+        Show now = show().get();
+        if (now.ear(edit.chosen()).isPresent()) ear.set(edit.chosen());
+        else if (now.scene(edit.chosen()).isPresent()) scene.set(edit.chosen());
+        else if (now.rig().device(edit.chosen()).isPresent()) device.set(edit.chosen());
     }
 
     /// Edits of the rig as it is now.

@@ -43,14 +43,16 @@ final class Workspace extends BorderPane {
                                 window.openBench(
                                         Optional.of(device.template()), Optional.of(device)));
         rig = new RigStage(session, kind -> window.openBench(kind, Optional.empty()));
+        BriefStage brief = new BriefStage(session);
         mixes =
                 new MixesStage(
                         session,
+                        brief::say,
                         () -> window.openDemo(DemoShows.LANTERN_HOUR),
                         () -> window.files().openShow(),
                         this::focusEars,
                         () -> session.stage().set(RigStage.ID));
-        stages = List.of(new BriefStage(session), rig, mixes);
+        stages = List.of(brief, rig, mixes);
         session.stage().set(mixes.id());
         side.getStyleClass().add("side");
         side.setId("side");

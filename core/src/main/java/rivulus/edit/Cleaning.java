@@ -1,4 +1,4 @@
-package rivulus.rig;
+package rivulus.edit;
 
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -29,9 +29,10 @@ import rivulus.show.Scene;
 import rivulus.show.Show;
 import rivulus.words.Words;
 
-/// Takes everything out of a show that names a device, point, port, knob, setting, outlet or
-/// computer that is not there or cannot be so, so that what is left can be saved and opened again.
-final class Cleaning {
+/// Takes everything out of a show that names a person, place, ear, scene, device, point, port,
+/// knob, setting, outlet or computer that is not there or cannot be so, so that what is left can be
+/// saved and opened again.
+public final class Cleaning {
     private final Show from;
     private final Catalogue catalogue;
     private final Set<String> gone;
@@ -40,14 +41,15 @@ final class Cleaning {
     /// @param catalogue every kind of gear, those of the show among them
     /// @param gone devices that are to go
     /// @param losses what goes is added to it, one clause each
-    Cleaning(Show from, Catalogue catalogue, Set<String> gone, List<String> losses) {
+    public Cleaning(Show from, Catalogue catalogue, Set<String> gone, List<String> losses) {
         this.from = from;
         this.catalogue = catalogue;
         this.gone = gone;
         this.losses = losses;
     }
 
-    Show cleaned() {
+    /// What is left.
+    public Show cleaned() {
         List<Cable> cables = cables();
         List<Device> devices =
                 from.rig().devices().stream()
@@ -69,7 +71,10 @@ final class Cleaning {
                                 .filter(
                                         c ->
                                                 earIds.contains(c.ear())
-                                                        && sources.contains(c.source()))
+                                                        && sources.contains(c.source())
+                                                        && (c.scene().isEmpty()
+                                                                || from.scene(c.scene())
+                                                                        .isPresent()))
                                 .toList(),
                         from.scenes().stream().map(s -> scene(s, sources)).toList(),
                         from.mutes().stream()
@@ -127,6 +132,14 @@ final class Cleaning {
         if (!here.on().isEmpty() && template(here.on()).filter(Template::isComputer).isEmpty()) {
             losses.add(device.name() + " no longer runs on anything");
             here = here.on("");
+        }
+        if (!here.worn().isEmpty() && from.cast().person(here.worn()).isEmpty()) {
+            losses.add(device.name() + " is worn by nobody");
+            here = here.wornBy("");
+        }
+        if (!here.place().isEmpty() && from.place(here.place()).isEmpty()) {
+            losses.add(device.name() + " stands nowhere");
+            here = here.in("");
         }
         return here.poweredBy(catalogue.get(here.template()).power().bears(here.power()));
     }
@@ -277,10 +290,14 @@ final class Cleaning {
                 place.name(),
                 room,
                 place.distances().stream()
-                        .filter(d -> !gone.contains(d.from()) && !gone.contains(d.to()))
+                        .filter(d -> isSomething(d.from()) && isSomething(d.to()))
                         .map(d -> distance(d, words))
                         .toList(),
                 place.extras());
+    }
+
+    private boolean isSomething(String id) {
+        return from.cast().person(id).isPresent() || template(id).isPresent();
     }
 
     private static Place.Distance distance(Place.Distance said, Map<String, Double> words) {
