@@ -3,6 +3,7 @@ package rivulus.app.brief;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
+import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextArea;
@@ -13,6 +14,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import rivulus.app.look.Look;
+import rivulus.app.look.Marks;
 import rivulus.app.session.Picture;
 import rivulus.app.session.Session;
 import rivulus.app.session.View;
@@ -22,6 +24,7 @@ import rivulus.edit.ShowEdits;
 import rivulus.gear.Catalogue;
 import rivulus.show.Scene;
 import rivulus.show.Show;
+import rivulus.words.Severity;
 
 /// Where a show is said: its title, lines as one would write them on paper, and what it says so
 /// far.
@@ -33,7 +36,7 @@ final class SayPane extends VBox implements View<SaySight> {
     private final TextField title = new TextField();
     private final TextArea lines = new TextArea();
     private final VBox understood = new VBox(2);
-    private final Button add = new Button("Add");
+    private final Button add = new Button("Add (Enter)");
     private final VBox said = new VBox(10);
     private final Label told = Look.paragraph("", "cause");
 
@@ -62,12 +65,8 @@ final class SayPane extends VBox implements View<SaySight> {
         add.setId("say-add");
         add.getStyleClass().add("first-answer");
         add.setOnAction(_ -> add());
-        HBox row =
-                new HBox(
-                        8,
-                        Look.text("Enter adds, Shift Enter begins a line", "soft"),
-                        Look.spring(),
-                        add);
+        HBox row = new HBox(8, Look.text("Shift Enter begins a line", "soft"), Look.spring(), add);
+        row.setAlignment(Pos.CENTER_LEFT);
         told.setId("say-told");
         getChildren().addAll(title, lines, understood, row, told, said);
         Look.show(told, false);
@@ -127,9 +126,13 @@ final class SayPane extends VBox implements View<SaySight> {
             if (!one.unclear().isEmpty())
                 row.getChildren()
                         .add(
-                                Look.paragraph(
-                                        "not understood: " + String.join(", ", one.unclear()),
-                                        "cause"));
+                                new HBox(
+                                        6,
+                                        Marks.of(Severity.CAUTION),
+                                        Look.paragraph(
+                                                "not understood: "
+                                                        + String.join(", ", one.unclear()),
+                                                "cause")));
             understood.getChildren().add(row);
         }
         add.setDisable(all.stream().noneMatch(Said::isSomething));
@@ -199,6 +202,8 @@ final class SayPane extends VBox implements View<SaySight> {
         Label words = Look.text(row.words(), "soft");
         name.setMinWidth(0);
         words.setMinWidth(0);
+        words.setWrapText(true);
+        words.setMinHeight(USE_PREF_SIZE);
         VBox text = new VBox(name, words);
         HBox.setHgrow(text, Priority.ALWAYS);
         text.setMinWidth(0);
