@@ -147,7 +147,7 @@ class ShowFileTest {
                 "\"rivulus\": 1  | \"rivulus\": 99     | this show was written by a newer Rivulus (file version 99; this one reads up to 1)",
                 "\"rivulus\": 1  | \"rivulus\": \"one\" | a number was expected, not text",
                 "\"title\": \"Small\" | \"title\": \"Small\", \"title\": \"Big\" | this is not JSON: Duplicate",
-                "\"kind\": \"person\", \"of\": \"a\" | \"kind\": \"stream\" | \"at\" should name the points where this ear listens",
+                "\"kind\": \"person\", \"of\": \"a\" | \"kind\": \"steam\" | there is no kind of ear \"steam\"; did you mean \"stream\"?",
                 "\"kind\": \"person\", \"of\": \"a\" | \"kind\": \"stream\", \"at\": [\"desk/out\"] | there is no point on desk \"out\"",
                 "\"desk/mic1.mute\": true} | \"mic1.mute\": true} | \"mic1.mute\" should be a knob written device/knob"
             })
