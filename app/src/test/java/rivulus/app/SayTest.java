@@ -88,6 +88,14 @@ class SayTest {
             hand.press(KeyCode.SPACE);
             assertThat(show(hand).cast().person("nadia")).isEmpty();
             assertThat(hand.session().document().undoName()).contains("Remove Nadia");
+            hand.focus("#change-person-ivo");
+            hand.press(KeyCode.SPACE);
+            hand.act(
+                    () ->
+                            ((TextArea) hand.find("#say-lines"))
+                                    .setText("Ivo Lind, host, Reading Room, he"));
+            hand.press(KeyCode.ENTER);
+            assertThat(show(hand).cast().person("ivo").orElseThrow().name()).isEqualTo("Ivo Lind");
             hand.focus("#down-scene-doors");
             hand.press(KeyCode.SPACE);
             assertThat(show(hand).scenes().get(1).id()).isEqualTo("doors");

@@ -11,9 +11,12 @@ import rivulus.disk.Entry;
 import rivulus.disk.Line;
 import rivulus.disk.Worded;
 import rivulus.show.Ear;
+import rivulus.show.Person;
 import rivulus.show.Place;
 import rivulus.show.Role;
+import rivulus.show.Scene;
 import rivulus.show.Show;
+import rivulus.show.Source;
 import rivulus.words.Words;
 
 /// One line as people write it on paper, understood as far as it goes: somebody (`Maren, host,
@@ -42,7 +45,12 @@ public record Said(String line, Meaning meant, List<String> unclear) {
         /// A part of the evening.
         ///
         /// @param minutes 0 where nobody said
-        record Part(String name, double minutes) implements Meaning {}
+        /// @param rests the ids of the sources that rest in it
+        record Part(String name, double minutes, List<String> rests) implements Meaning {
+            public Part {
+                rests = List.copyOf(rests);
+            }
+        }
 
         /// Something that listens and is no person.
         record Listener(Ear.Kind kind) implements Meaning {}
@@ -91,7 +99,7 @@ public record Said(String line, Meaning meant, List<String> unclear) {
         if (parts.isEmpty()) return new Said(line, new Meaning.Nothing(), List.of());
         String first = parts.removeFirst();
         String low = first.toLowerCase(Locale.ROOT);
-        if (low.startsWith("scene ")) return scene(line, first.substring(6).strip(), parts);
+        if (low.startsWith("scene ")) return scene(line, first.substring(6).strip(), parts, show);
         Ear.Kind listener = LISTENERS.get(low.replaceFirst("^(the|a|an) ", ""));
         if (listener != null) return new Said(line, new Meaning.Listener(listener), parts);
         if (low.matches("(a )?tracks?( per (voice|person))?"))
@@ -99,15 +107,29 @@ public record Said(String line, Meaning meant, List<String> unclear) {
         return somebody(line, first, parts, show);
     }
 
-    private static Said scene(String line, String name, List<String> parts) {
+    private static Said scene(String line, String name, List<String> parts, Show show) {
         double minutes = 0;
+        List<String> rests = new ArrayList<>();
         List<String> unclear = new ArrayList<>();
         for (String part : parts) {
             Optional<Double> said = minutes(part);
+            Optional<String> resting = resting(part, show);
             if (said.isPresent()) minutes = said.get();
+            else if (resting.isPresent()) rests.add(resting.get());
             else unclear.add(part);
         }
-        return new Said(line, new Meaning.Part(clipped(name), minutes), unclear);
+        return new Said(line, new Meaning.Part(clipped(name), minutes, rests), unclear);
+    }
+
+    /// "Maren rests": the id of who or what does.
+    private static Optional<String> resting(String part, Show show) {
+        String low = part.toLowerCase(Locale.ROOT);
+        if (!low.endsWith(" rests")) return Optional.empty();
+        String name = part.substring(0, part.length() - " rests".length()).strip();
+        return show.sources().stream()
+                .filter(source -> source.name().equalsIgnoreCase(name))
+                .map(Source::id)
+                .findFirst();
     }
 
     private static Optional<Double> minutes(String part) {
@@ -161,6 +183,24 @@ public record Said(String line, Meaning meant, List<String> unclear) {
         return Line.clipped(name, Entry.LONGEST_NAME);
     }
 
+    /// Somebody as a line that says them.
+    public static String line(Person person, Show show) {
+        List<String> parts = new ArrayList<>(List.of(person.name(), person.role().word()));
+        show.place(person.place()).map(Place::name).ifPresent(parts::add);
+        if (!person.pronoun().equals("they")) parts.add(person.pronoun());
+        if (!person.speaks()) parts.add("only listens");
+        return String.join(", ", parts);
+    }
+
+    /// A scene as a line that says it.
+    public static String line(Scene scene, Show show) {
+        List<String> parts = new ArrayList<>(List.of("scene " + scene.name()));
+        if (scene.minutes() > 0) parts.add(Words.shortest(scene.minutes()) + " min");
+        for (String quiet : scene.quiet())
+            show.cast().source(quiet).ifPresent(source -> parts.add(source.name() + " rests"));
+        return String.join(", ", parts);
+    }
+
     /// Whether it would add anything.
     public boolean isSomething() {
         return !(meant instanceof Meaning.Nothing);
@@ -182,6 +222,7 @@ public record Said(String line, Meaning meant, List<String> unclear) {
             case Meaning.Part part -> {
                 words.add("scene " + part.name());
                 if (part.minutes() > 0) words.add(Words.minutes(part.minutes()));
+                for (String source : part.rests()) words.add(source + " rests");
             }
             case Meaning.Listener listener -> words.add(name(listener.kind()) + " listens");
             case Meaning.Tracks _ -> words.add("a track for every voice");

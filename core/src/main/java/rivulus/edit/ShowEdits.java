@@ -163,7 +163,7 @@ public final class ShowEdits {
                 new Scene(
                         freeScene(scenes, part.name()),
                         part.name(),
-                        List.of(),
+                        part.rests(),
                         part.minutes(),
                         new LinkedHashMap<>(),
                         Extras.NONE));
@@ -200,6 +200,48 @@ public final class ShowEdits {
                 "Change " + person.name(),
                 show.withCast(new Cast(people, show.cast().playback(), show.cast().extras()))
                         .withEars(ears));
+    }
+
+    /// Makes somebody what a line says: name, role, place, pronoun, whether they speak.
+    public Edit change(Person person, Said.Meaning.Somebody to) {
+        String here = show.place(person.place()).map(Place::name).orElse("");
+        String where = to.place().isEmpty() ? here : to.place();
+        Show with = place(show, where);
+        String place =
+                with.places().stream()
+                        .filter(p -> p.name().equals(where))
+                        .findFirst()
+                        .orElseThrow()
+                        .id();
+        Edit changed =
+                new ShowEdits(with, catalogue)
+                        .change(
+                                person,
+                                now ->
+                                        new Person(
+                                                now.id(),
+                                                to.name(),
+                                                to.role(),
+                                                place,
+                                                to.pronoun(),
+                                                to.speaks(),
+                                                now.extras()));
+        return new Edit(changed.name(), new Change(show, changed.after()), changed.losses());
+    }
+
+    /// Makes a scene what a line says: name, minutes, who rests.
+    public Edit change(Scene scene, Said.Meaning.Part to) {
+        Scene changed =
+                new Scene(
+                        scene.id(),
+                        named(to.name(), "a scene"),
+                        to.rests(),
+                        to.minutes(),
+                        scene.knobs(),
+                        scene.extras());
+        return edit(
+                "Change the scene " + scene.name(),
+                withScenes(scenes -> Collections.replaceAll(scenes, scene, changed)));
     }
 
     private static boolean isOwn(Ear ear, Person person) {

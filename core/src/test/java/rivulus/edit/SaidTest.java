@@ -23,6 +23,7 @@ class SaidTest {
                 "Guests of the house, guests | Guests of the house · guest",
                 "Teo, producer, Workroom, only listens | Teo · producer · in Workroom · only listens",
                 "scene Tales, 20 min | scene Tales · 20\u202Fmin",
+                "scene Interval, 15, Ivo rests, Cue pads rests | scene Interval · 15\u202Fmin · ivo rests · cue-pads rests",
                 "Scene The long, dark part | scene The long",
                 "stream | Stream listens",
                 "the on-demand copy | On-demand copy listens",
@@ -41,6 +42,7 @@ class SaidTest {
                 "Maren, host, Reading Room, Workroom | Workroom",
                 "scene Tales, 20 min, tea at once | tea at once",
                 "stream, loud | loud",
+                "scene Tea, somebody rests | somebody rests",
                 "Ada, guest, here? | here?"
             })
     void whatIsNotUnderstoodIsMarked(String line, String unclear) {

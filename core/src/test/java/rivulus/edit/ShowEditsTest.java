@@ -131,6 +131,28 @@ class ShowEditsTest {
         assertThatThrownBy(() -> edits(LANTERN).title("  ")).hasMessage("a show needs a name");
     }
 
+    @Test
+    void whoeverAndWhateverIsThereIsChangedByTheLineThatSaysIt() {
+        Person ivo = LANTERN.cast().person("ivo").orElseThrow();
+        String line = Said.line(ivo, LANTERN);
+        assertThat(line).isEqualTo("Ivo, guest, Reading Room, he");
+        assertThat(changed(LANTERN, ivo, line)).isEqualTo(LANTERN);
+        Show moved = changed(LANTERN, ivo, "Ivo Lind, host, Attic, he");
+        Person now = moved.cast().person("ivo").orElseThrow();
+        assertThat(moved.place(now.place()).orElseThrow().name()).isEqualTo("Attic");
+        assertThat(moved.ear("ivo").orElseThrow().name()).isEqualTo("Ivo Lind");
+        for (Scene scene : LANTERN.scenes()) {
+            String said = Said.line(scene, LANTERN);
+            var meant = (Said.Meaning.Part) Said.of(said, LANTERN).meant();
+            assertThat(edits(LANTERN).change(scene, meant).after()).as(said).isEqualTo(LANTERN);
+        }
+    }
+
+    private static Show changed(Show show, Person person, String line) {
+        var to = (Said.Meaning.Somebody) Said.of(line, show).meant();
+        return edits(show).change(person, to).after();
+    }
+
     /// Whatever is said and taken away again, the show can be saved and opened, ids stay apart, and
     /// what is told to be lost is lost.
     @Property(tries = 120)

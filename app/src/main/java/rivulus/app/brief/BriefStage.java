@@ -39,6 +39,7 @@ public final class BriefStage extends VBox implements Stage {
         HBox heads = new HBox(saying, wishing);
         heads.getStyleClass().add("gear-tabs");
         ScrollPane scrollSay = new ScrollPane(say);
+        scrollSay.setId("say-scroll");
         scrollSay.setFitToWidth(true);
         scrollSay.setFocusTraversable(false);
         scrollSay.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);

@@ -10,7 +10,9 @@ import javafx.scene.control.TextArea;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.Pane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import rivulus.app.look.Look;
@@ -22,6 +24,7 @@ import rivulus.edit.Edit;
 import rivulus.edit.Said;
 import rivulus.edit.ShowEdits;
 import rivulus.gear.Catalogue;
+import rivulus.show.Person;
 import rivulus.show.Scene;
 import rivulus.show.Show;
 import rivulus.words.Severity;
@@ -32,12 +35,15 @@ final class SayPane extends VBox implements View<SaySight> {
     private static final String EXAMPLE =
             "Maren, host, Reading Room\nNadia, caller, call program\nstream\nscene Doors, 10 min";
 
+    private static final double BUTTONS = 240;
+
     private final Session session;
     private final TextField title = new TextField();
     private final TextArea lines = new TextArea();
     private final VBox understood = new VBox(2);
     private final Button add = new Button("Add (Enter)");
     private final VBox said = new VBox(10);
+    private Optional<Function<Said.Meaning, Optional<Edit>>> changing = Optional.empty();
     private final Label told = Look.paragraph("", "cause");
 
     SayPane(Session session) {
@@ -144,6 +150,17 @@ final class SayPane extends VBox implements View<SaySight> {
         List<Said> clear =
                 all.stream().filter(s -> s.isSomething() && s.unclear().isEmpty()).toList();
         List<String> left = all.stream().filter(s -> !clear.contains(s)).map(Said::line).toList();
+        if (changing.isPresent() && all.size() == 1 && clear.size() == 1) {
+            Optional<Edit> change = changing.get().apply(clear.getFirst().meant());
+            if (change.isPresent()) {
+                changeTo(Optional.empty());
+                lines.clear();
+                tell("");
+                session.edit(change.get());
+                return;
+            }
+        }
+        changeTo(Optional.empty());
         if (clear.isEmpty()) {
             if (!left.isEmpty())
                 tell("Mend what is not understood, or take it out; then it can be added.");
@@ -153,6 +170,37 @@ final class SayPane extends VBox implements View<SaySight> {
         lines.setText(String.join("\n", left));
         lines.positionCaret(lines.getLength());
         tell(left.isEmpty() ? "" : "What is left has something in it that was not understood.");
+    }
+
+    /// A line is taken up to be changed.
+    private void change(String line, Function<Said.Meaning, Optional<Edit>> how) {
+        lines.setText(line);
+        lines.positionCaret(line.length());
+        changeTo(Optional.of(how));
+        lines.requestFocus();
+    }
+
+    private void changeTo(Optional<Function<Said.Meaning, Optional<Edit>>> how) {
+        changing = how;
+        add.setText(how.isPresent() ? "Change (Enter)" : "Add (Enter)");
+    }
+
+    private void changePerson(Person person) {
+        change(
+                Said.line(person, session.show().get()),
+                meant ->
+                        meant instanceof Said.Meaning.Somebody to
+                                ? Optional.of(edits().change(person, to))
+                                : Optional.empty());
+    }
+
+    private void changeScene(Scene scene) {
+        change(
+                Said.line(scene, session.show().get()),
+                meant ->
+                        meant instanceof Said.Meaning.Part to
+                                ? Optional.of(edits().change(scene, to))
+                                : Optional.empty());
     }
 
     private void tell(String words) {
@@ -177,6 +225,7 @@ final class SayPane extends VBox implements View<SaySight> {
     public void clear() {
         said.getChildren().clear();
         lines.clear();
+        changeTo(Optional.empty());
         tell("");
         fillTitle(session.show().get());
     }
@@ -197,7 +246,7 @@ final class SayPane extends VBox implements View<SaySight> {
         focused.map(id -> lookup("#" + id)).ifPresent(node -> node.requestFocus());
     }
 
-    private HBox row(SaySight.Row row) {
+    private Pane row(SaySight.Row row) {
         Label name = Look.text(row.name(), "order");
         Label words = Look.text(row.words(), "soft");
         name.setMinWidth(0);
@@ -207,16 +256,33 @@ final class SayPane extends VBox implements View<SaySight> {
         VBox text = new VBox(name, words);
         HBox.setHgrow(text, Priority.ALWAYS);
         text.setMinWidth(0);
-        HBox line = new HBox(4, text);
-        line.getStyleClass().add("said-row");
-        row.scene().ifPresent(scene -> line.getChildren().addAll(ofScene(scene)));
+        Pane buttons = row.scene().isPresent() ? wrapping() : new HBox(4);
+        row.person()
+                .ifPresent(
+                        person -> {
+                            Button change =
+                                    small("Change", "change-" + row.id(), "Change " + row.name());
+                            change.setOnAction(_ -> changePerson(person));
+                            buttons.getChildren().add(change);
+                        });
+        row.scene().ifPresent(scene -> buttons.getChildren().addAll(ofScene(scene)));
         Button remove = small("Remove", "remove-" + row.id(), "Remove " + row.name());
         remove.setDisable(row.removal().isEmpty());
         remove.setOnAction(_ -> row.removal().ifPresent(this::take));
         remove.focusedProperty().addListener((_, _, on) -> tell(on ? row.told() : ""));
+        buttons.getChildren().add(remove);
+        // five buttons are too many for one line with the words
+        Pane line =
+                row.scene().isPresent() ? new VBox(2, text, buttons) : new HBox(4, text, buttons);
+        line.getStyleClass().add("said-row");
         line.hoverProperty().addListener((_, _, on) -> tell(on ? row.told() : ""));
-        line.getChildren().add(remove);
         return line;
+    }
+
+    private static FlowPane wrapping() {
+        FlowPane buttons = new FlowPane(4, 4);
+        buttons.setPrefWrapLength(BUTTONS);
+        return buttons;
     }
 
     private List<Button> ofScene(Scene scene) {
@@ -235,7 +301,10 @@ final class SayPane extends VBox implements View<SaySight> {
         Button twice =
                 small("Double", "double-scene-" + scene.id(), "Double the scene " + scene.name());
         twice.setOnAction(_ -> session.edit(edits().twice(scene)));
-        return List.of(up, down, twice);
+        Button change =
+                small("Change", "change-scene-" + scene.id(), "Change the scene " + scene.name());
+        change.setOnAction(_ -> changeScene(scene));
+        return List.of(up, down, change, twice);
     }
 
     private static Button small(String words, String id, String spoken) {

@@ -28,6 +28,7 @@ record SaySight(Picture picture, List<Section> sections) {
     /// @param words what it is, after its name
     /// @param removal takes it away; empty where that cannot be
     /// @param told what goes with it, or why it cannot go; or empty
+    /// @param person the person, where it is one
     /// @param scene the scene, where it is one
     record Row(
             String id,
@@ -35,7 +36,16 @@ record SaySight(Picture picture, List<Section> sections) {
             String words,
             Optional<Edit> removal,
             String told,
-            Optional<Scene> scene) {}
+            Optional<Person> person,
+            Optional<Scene> scene) {
+        Row of(Person somebody) {
+            return new Row(id, name, words, removal, told, Optional.of(somebody), scene);
+        }
+
+        Row of(Scene part) {
+            return new Row(id, name, words, removal, told, person, Optional.of(part));
+        }
+    }
 
     /// An edit that may not be possible.
     private interface Removal {
@@ -49,10 +59,11 @@ record SaySight(Picture picture, List<Section> sections) {
         for (Person person : show.cast().people())
             people.add(
                     row(
-                            "person-" + person.id(),
-                            person.name(),
-                            words(show, person),
-                            () -> edits.remove(person.id())));
+                                    "person-" + person.id(),
+                                    person.name(),
+                                    words(show, person),
+                                    () -> edits.remove(person.id()))
+                            .of(person));
         List<Row> playback = new ArrayList<>();
         for (Playback plays : show.cast().playback())
             playback.add(
@@ -80,14 +91,7 @@ record SaySight(Picture picture, List<Section> sections) {
                             scene.name(),
                             scene.minutes() == 0 ? "" : Words.minutes(scene.minutes()),
                             () -> edits.remove(scene));
-            scenes.add(
-                    new Row(
-                            row.id(),
-                            row.name(),
-                            row.words(),
-                            row.removal(),
-                            row.told(),
-                            Optional.of(scene)));
+            scenes.add(row.of(scene));
         }
         return new SaySight(
                 picture,
@@ -118,10 +122,12 @@ record SaySight(Picture picture, List<Section> sections) {
                     edit.losses().isEmpty()
                             ? ""
                             : "With " + name + " goes: " + Words.list(edit.losses()) + ".";
-            return new Row(id, name, words, Optional.of(edit), told, Optional.empty());
+            return new Row(
+                    id, name, words, Optional.of(edit), told, Optional.empty(), Optional.empty());
         } catch (IllegalArgumentException cannotBe) {
             String why = Words.sentence(cannotBe.getMessage()) + ".";
-            return new Row(id, name, words, Optional.empty(), why, Optional.empty());
+            return new Row(
+                    id, name, words, Optional.empty(), why, Optional.empty(), Optional.empty());
         }
     }
 }
