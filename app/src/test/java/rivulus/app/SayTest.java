@@ -105,4 +105,41 @@ class SayTest {
             assertThat(hand.session().scene().get()).isEqualTo("tales-again");
         }
     }
+
+    @Test
+    void tabWalksOnFromTheLinesWhetherOrNotSomethingIsTyped() {
+        try (Hand hand = Hand.atDemo(folder)) {
+            hand.press(KeyCode.CONTROL, KeyCode.L);
+            hand.press(KeyCode.TAB);
+            assertThat(hand.find("#change-person-maren").isFocused()).isTrue();
+            hand.press(KeyCode.SHIFT, KeyCode.TAB);
+            assertThat(hand.find("#say-lines").isFocused()).isTrue();
+            hand.press(KeyCode.SHIFT, KeyCode.TAB);
+            assertThat(hand.find("#say-title").isFocused()).isTrue();
+            hand.press(KeyCode.TAB);
+            hand.type("stream");
+            hand.press(KeyCode.TAB);
+            assertThat(hand.find("#say-add").isFocused()).isTrue();
+        }
+    }
+
+    @Test
+    void aChangeIsTakenOnlyByALineOfItsKindAndIsLeftByEmptyingTheLine() {
+        try (Hand hand = Hand.atDemo(folder)) {
+            hand.press(KeyCode.CONTROL, KeyCode.L);
+            Show before = show(hand);
+            hand.focus("#change-person-ivo");
+            hand.press(KeyCode.SPACE);
+            TextArea lines = (TextArea) hand.find("#say-lines");
+            hand.act(() -> lines.setText("scene Late, 5 min"));
+            hand.press(KeyCode.ENTER);
+            assertThat(show(hand)).isEqualTo(before);
+            assertThat(hand.textIn("#say-told")).contains("Change it by one line");
+            hand.act(() -> lines.setText(""));
+            assertThat(hand.textIn("#say-add")).contains("Add");
+            hand.act(() -> lines.setText("scene Late, 5 min"));
+            hand.press(KeyCode.ENTER);
+            assertThat(show(hand).scenes()).hasSize(before.scenes().size() + 1);
+        }
+    }
 }

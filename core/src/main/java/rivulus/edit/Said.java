@@ -64,6 +64,7 @@ public record Said(String line, Meaning meant, List<String> unclear) {
 
     private static final List<String> AFAR = List.of("call program", "phone", "second computer");
     private static final List<String> PRONOUNS = List.of("she", "he", "they");
+    private static final String SPEAKS = "speaks";
     private static final List<String> LISTENS_ONLY =
             List.of("only listens", "listens only", "silent", "does not speak");
 
@@ -145,7 +146,7 @@ public record Said(String line, Meaning meant, List<String> unclear) {
         String place = "";
         String by = "";
         String pronoun = "they";
-        boolean speaks = true;
+        Optional<Boolean> speaks = Optional.empty();
         List<String> unclear = new ArrayList<>();
         for (String part : parts) {
             String low = part.toLowerCase(Locale.ROOT);
@@ -153,15 +154,21 @@ public record Said(String line, Meaning meant, List<String> unclear) {
             if (said != null && role == null) role = said;
             else if (PRONOUNS.contains(low)) pronoun = low;
             else if (AFAR.contains(low.replaceFirst("^by ", ""))) by = low.replaceFirst("^by ", "");
-            else if (LISTENS_ONLY.contains(low)) speaks = false;
+            else if (LISTENS_ONLY.contains(low)) speaks = Optional.of(false);
+            else if (low.equals(SPEAKS)) speaks = Optional.of(true);
             else if (place.isEmpty() && isPlace(part)) place = known(part, show).orElse(part);
             else unclear.add(part);
         }
         if (role == null) role = by.isEmpty() ? Role.GUEST : Role.CALLER;
-        if (role == Role.AUDIENCE) speaks = speaks && parts.contains("speaks");
         return new Said(
                 line,
-                new Meaning.Somebody(clipped(name), role, clipped(place), by, pronoun, speaks),
+                new Meaning.Somebody(
+                        clipped(name),
+                        role,
+                        clipped(place),
+                        by,
+                        pronoun,
+                        speaks.orElse(role != Role.AUDIENCE)),
                 unclear);
     }
 
@@ -188,8 +195,15 @@ public record Said(String line, Meaning meant, List<String> unclear) {
         List<String> parts = new ArrayList<>(List.of(person.name(), person.role().word()));
         show.place(person.place()).map(Place::name).ifPresent(parts::add);
         if (!person.pronoun().equals("they")) parts.add(person.pronoun());
-        if (!person.speaks()) parts.add("only listens");
+        parts.addAll(voice(person.role(), person.speaks()));
         return String.join(", ", parts);
+    }
+
+    /// Whether somebody is meant to be heard, where that is worth a word: an audience is not,
+    /// unless it is said.
+    private static List<String> voice(Role role, boolean speaks) {
+        if (!speaks) return List.of(LISTENS_ONLY.getFirst());
+        return role == Role.AUDIENCE ? List.of(SPEAKS) : List.of();
     }
 
     /// A scene as a line that says it.
@@ -208,7 +222,9 @@ public record Said(String line, Meaning meant, List<String> unclear) {
 
     /// What was understood, to be looked at before it is taken: "Nadia · caller · afar, by call
     /// program".
-    public String words() {
+    ///
+    /// @param show the show that it was read in
+    public String words(Show show) {
         List<String> words = new ArrayList<>();
         switch (meant) {
             case Meaning.Somebody who -> {
@@ -217,12 +233,13 @@ public record Said(String line, Meaning meant, List<String> unclear) {
                 if (!who.by().isEmpty()) words.add("afar, by " + who.by());
                 if (!who.place().isEmpty()) words.add("in " + who.place());
                 if (!who.pronoun().equals("they")) words.add(who.pronoun());
-                if (!who.speaks()) words.add("only listens");
+                words.addAll(voice(who.role(), who.speaks()));
             }
             case Meaning.Part part -> {
                 words.add("scene " + part.name());
                 if (part.minutes() > 0) words.add(Words.minutes(part.minutes()));
-                for (String source : part.rests()) words.add(source + " rests");
+                for (String rests : part.rests())
+                    show.cast().source(rests).ifPresent(s -> words.add(s.name() + " rests"));
             }
             case Meaning.Listener listener -> words.add(name(listener.kind()) + " listens");
             case Meaning.Tracks _ -> words.add("a track for every voice");

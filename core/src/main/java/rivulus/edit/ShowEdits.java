@@ -2,7 +2,6 @@ package rivulus.edit;
 
 import java.text.Normalizer;
 import java.util.ArrayList;
-import java.util.Collections;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -10,7 +9,6 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
-import java.util.function.UnaryOperator;
 import rivulus.disk.Entry;
 import rivulus.disk.Extras;
 import rivulus.disk.Line;
@@ -56,7 +54,7 @@ public final class ShowEdits {
         for (Said one : said) {
             Show before = after;
             after = added(after, one.meant());
-            if (!after.equals(before)) names.add(one.words().split(" · ")[0]);
+            if (!after.equals(before)) names.add(one.words(show).split(" · ")[0]);
         }
         List<Ear> ears = after.ears();
         if (ears.size() > show.ears().size()) chosen = ears.getLast().id();
@@ -80,12 +78,6 @@ public final class ShowEdits {
                         ? who.place()
                         : afar ? who.name() + "'s end" : firstPlace(to).orElse("The room");
         Show with = place(to, where);
-        String place =
-                with.places().stream()
-                        .filter(p -> p.name().equals(where))
-                        .findFirst()
-                        .orElseThrow()
-                        .id();
         String id = freeId(with, who.name());
         List<Person> people = new ArrayList<>(with.cast().people());
         people.add(
@@ -93,7 +85,7 @@ public final class ShowEdits {
                         id,
                         who.name(),
                         who.role(),
-                        place,
+                        placeId(with, where),
                         who.pronoun(),
                         who.speaks(),
                         Extras.NONE));
@@ -127,6 +119,14 @@ public final class ShowEdits {
         List<Place> places = new ArrayList<>(to.places());
         places.add(new Place(freePlace(to, name), name, Catalogue.ROOM, List.of(), Extras.NONE));
         return to.withPlaces(places);
+    }
+
+    private static String placeId(Show in, String name) {
+        return in.places().stream()
+                .filter(place -> place.name().equals(name))
+                .findFirst()
+                .orElseThrow()
+                .id();
     }
 
     private static Show listener(Show to, Ear.Kind kind) {
@@ -172,80 +172,61 @@ public final class ShowEdits {
 
     // Changes and removals
 
-    /// Changes somebody.
-    ///
-    /// @throws IllegalArgumentException where they would have no name
-    public Edit change(Person person, UnaryOperator<Person> how) {
-        Person changed = how.apply(person);
-        named(changed.name(), "somebody");
-        List<Person> people =
-                show.cast().people().stream()
-                        .map(p -> p.id().equals(person.id()) ? changed : p)
-                        .toList();
+    /// Makes somebody what a line says: name, role, place, pronoun, whether they speak. Where the
+    /// line names no place they stay where they are.
+    public Edit change(Person person, Said.Meaning.Somebody to) {
+        boolean moves = !to.place().isEmpty();
+        Show with = moves ? place(show, to.place()) : show;
+        Person changed =
+                new Person(
+                        person.id(),
+                        named(to.name(), "somebody"),
+                        to.role(),
+                        moves ? placeId(with, to.place()) : person.place(),
+                        to.pronoun(),
+                        to.speaks(),
+                        person.extras());
+        List<Person> people = new ArrayList<>(show.cast().people());
+        people.replaceAll(p -> p.id().equals(person.id()) ? changed : p);
         List<Ear> ears =
                 show.ears().stream()
-                        .map(
-                                ear ->
-                                        isOwn(ear, person) && ear.name().equals(person.name())
-                                                ? new Ear(
-                                                        ear.id(),
-                                                        changed.name(),
-                                                        ear.kind(),
-                                                        ear.of(),
-                                                        ear.at(),
-                                                        ear.extras())
-                                                : ear)
+                        .map(ear -> isCalled(ear, person) ? called(ear, changed.name()) : ear)
                         .toList();
         return cleaned(
                 "Change " + person.name(),
-                show.withCast(new Cast(people, show.cast().playback(), show.cast().extras()))
+                with.withCast(new Cast(people, show.cast().playback(), show.cast().extras()))
                         .withEars(ears));
     }
 
-    /// Makes somebody what a line says: name, role, place, pronoun, whether they speak.
-    public Edit change(Person person, Said.Meaning.Somebody to) {
-        String here = show.place(person.place()).map(Place::name).orElse("");
-        String where = to.place().isEmpty() ? here : to.place();
-        Show with = place(show, where);
-        String place =
-                with.places().stream()
-                        .filter(p -> p.name().equals(where))
-                        .findFirst()
-                        .orElseThrow()
-                        .id();
-        Edit changed =
-                new ShowEdits(with, catalogue)
-                        .change(
-                                person,
-                                now ->
-                                        new Person(
-                                                now.id(),
-                                                to.name(),
-                                                to.role(),
-                                                place,
-                                                to.pronoun(),
-                                                to.speaks(),
-                                                now.extras()));
-        return new Edit(changed.name(), new Change(show, changed.after()), changed.losses());
-    }
-
-    /// Makes a scene what a line says: name, minutes, who rests.
+    /// Makes a scene what a line says: name, minutes, who rests. Of people who only listen no line
+    /// says whether they rest; that stays as it is.
     public Edit change(Scene scene, Said.Meaning.Part to) {
+        List<String> quiet = new ArrayList<>(scene.quiet());
+        quiet.removeIf(id -> show.cast().source(id).isPresent() && !to.rests().contains(id));
+        for (String id : to.rests()) if (!quiet.contains(id)) quiet.add(id);
         Scene changed =
                 new Scene(
                         scene.id(),
                         named(to.name(), "a scene"),
-                        to.rests(),
+                        quiet,
                         to.minutes(),
                         scene.knobs(),
                         scene.extras());
         return edit(
                 "Change the scene " + scene.name(),
-                withScenes(scenes -> Collections.replaceAll(scenes, scene, changed)));
+                withScenes(
+                        scenes -> scenes.replaceAll(s -> s.id().equals(scene.id()) ? changed : s)));
     }
 
-    private static boolean isOwn(Ear ear, Person person) {
-        return ear.kind() == Ear.Kind.PERSON && ear.of().equals(person.id());
+    /// Whether an ear is somebody's own and bears their name.
+    private static boolean isCalled(Ear ear, Person person) {
+        return ear.kind() == Ear.Kind.PERSON
+                && ear.of().equals(person.id())
+                && ear.name().equals(person.name());
+    }
+
+    private static Ear called(Ear ear, String name) {
+        return new Ear(ear.id(), name, ear.kind(), ear.of(), ear.at(), ear.extras());
     }
 
     /// Takes somebody or something that plays out of the cast, with their ears.
@@ -332,42 +313,6 @@ public final class ShowEdits {
         return edit(
                 "Move the scene " + scene.name(),
                 withScenes(scenes -> scenes.add(to, scenes.remove(at))));
-    }
-
-    /// A scene under another name, or of another length.
-    ///
-    /// @throws IllegalArgumentException if the name is blank
-    public Edit change(Scene scene, String name, double minutes) {
-        Scene changed =
-                new Scene(
-                        scene.id(),
-                        named(name, "a scene"),
-                        scene.quiet(),
-                        minutes,
-                        scene.knobs(),
-                        scene.extras());
-        return edit(
-                "Change the scene " + scene.name(),
-                withScenes(scenes -> Collections.replaceAll(scenes, scene, changed)));
-    }
-
-    /// Lets a source rest in a scene, or play in it again.
-    public Edit rest(Scene scene, String source, boolean rests) {
-        List<String> quiet = new ArrayList<>(scene.quiet());
-        quiet.remove(source);
-        if (rests) quiet.add(source);
-        String name = show.cast().source(source).map(s -> s.name()).orElse(source);
-        Scene changed =
-                new Scene(
-                        scene.id(),
-                        scene.name(),
-                        quiet,
-                        scene.minutes(),
-                        scene.knobs(),
-                        scene.extras());
-        return edit(
-                "%s %s in %s".formatted(name, rests ? "rests" : "is on", scene.name()),
-                withScenes(scenes -> Collections.replaceAll(scenes, scene, changed)));
     }
 
     private Show withScenes(Consumer<List<Scene>> how) {

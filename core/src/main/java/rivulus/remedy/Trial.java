@@ -23,6 +23,7 @@ final class Trial {
     private final List<Finding> trouble;
     private final Set<Finding.Key> target = new HashSet<>();
     private final List<String> scenesInOrder;
+    private final Set<String> howling = new HashSet<>();
     private final Map<Finding.Key, Severity> known = new HashMap<>();
     private final Map<Finding.Key, Severity> knownOfTheRig = new HashMap<>();
 
@@ -30,7 +31,10 @@ final class Trial {
     Trial(Proof before, List<Finding> trouble) {
         this.before = before;
         this.trouble = trouble;
-        for (Finding finding : before.heard()) known.put(finding.key(), finding.severity());
+        for (Finding finding : before.heard()) {
+            known.put(finding.key(), finding.severity());
+            if (finding.severity() == Severity.DANGER) howling.add(finding.scene());
+        }
         for (Finding finding : before.ofTheRig())
             knownOfTheRig.merge(
                     finding.key(), finding.severity(), (a, b) -> a.compareTo(b) < 0 ? a : b);
@@ -75,20 +79,21 @@ final class Trial {
 
     /// Whether knobs turned end the trouble and harm nothing, once [#leftInScenes] is empty.
     boolean isGoodOnKnobs(Proof after) {
-        return !weakens(after) && isGoodForTheRig(after);
+        return !weakens(after, Set.of()) && isGoodForTheRig(after);
     }
 
     /// Whether a change of gear ends the trouble and harms nothing.
     boolean isGoodOnGear(Proof after) {
-        return isGoodForTheRig(after) && hearsNoWorse(after);
+        return isGoodForTheRig(after) && hearsNoWorse(after) && !weakens(after, howling);
     }
 
-    /// Whether somebody who must be heard would be heard much fainter than before.
-    private boolean weakens(Proof after) {
+    /// Whether somebody who must be heard would be heard much fainter than before, in a scene that
+    /// is not left out.
+    private boolean weakens(Proof after, Set<String> leftOut) {
         var limits = before.show().checks().limits();
         for (SceneProof scene : before.scenes()) {
             SceneProof then = after.scene(scene.scene().id()).orElseThrow();
-            if (then == scene) continue;
+            if (then == scene || leftOut.contains(scene.scene().id())) continue;
             for (SceneProof.Heard cell : scene.all()) {
                 if (cell.standing().wish() != Wish.MUST) continue;
                 double was = cell.hearing().levelDb();
@@ -128,11 +133,7 @@ final class Trial {
 
     private boolean hearsNoWorse(Proof after) {
         Set<Finding.Key> heard = new HashSet<>();
-        Set<String> howling = new HashSet<>();
-        for (Finding finding : before.heard()) {
-            heard.add(finding.key().whom());
-            if (finding.severity() == Severity.DANGER) howling.add(finding.scene());
-        }
+        for (Finding finding : before.heard()) heard.add(finding.key().whom());
         return after.heard().stream()
                 .filter(left -> !howling.contains(left.scene()))
                 .allMatch(left -> heard.contains(left.key().whom()));

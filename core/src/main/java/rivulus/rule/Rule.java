@@ -4,6 +4,7 @@ import java.util.List;
 import rivulus.check.Finding;
 import rivulus.check.Proof;
 import rivulus.check.SceneProof;
+import rivulus.check.Verdict;
 import rivulus.show.Limits;
 import rivulus.words.Severity;
 
@@ -39,7 +40,7 @@ public interface Rule {
             SceneProof scene,
             SceneProof.Heard cell,
             Severity severity,
-            rivulus.check.Verdict verdict,
+            Verdict verdict,
             String sentence) {
         return finding(severity, sentence)
                 .in(scene, scene.tracer().live())

@@ -30,11 +30,6 @@ public record Found<A>(List<A> all, boolean complete) {
         return all.isEmpty();
     }
 
-    /// Whether it is proven that there is nothing to find.
-    public boolean isNone() {
-        return all.isEmpty() && complete;
-    }
-
     /// The answers told another way.
     public <B> Found<B> map(Function<List<A>, List<B>> tell) {
         return new Found<>(tell.apply(all), complete);

@@ -23,15 +23,17 @@ class SaidTest {
                 "Guests of the house, guests | Guests of the house · guest",
                 "Teo, producer, Workroom, only listens | Teo · producer · in Workroom · only listens",
                 "scene Tales, 20 min | scene Tales · 20\u202Fmin",
-                "scene Interval, 15, Ivo rests, Cue pads rests | scene Interval · 15\u202Fmin · ivo rests · cue-pads rests",
+                "scene Interval, 15, Ivo rests, Cue pads rests | scene Interval · 15\u202Fmin · Ivo rests · Cue pads rests",
                 "Scene The long, dark part | scene The long",
                 "stream | Stream listens",
                 "the on-demand copy | On-demand copy listens",
                 "a track per voice | a track for every voice",
+                "The hall, audience, Reading Room | The hall · audience · in Reading Room · only listens",
+                "The hall, audience, Reading Room, speaks | The hall · audience · in Reading Room · speaks",
                 "'  Sunniva ,, interpreter ' | Sunniva · interpreter"
             })
     void aLineSaysWhatItSaysOnPaper(String line, String words) {
-        assertThat(Said.of(line, LANTERN).words()).isEqualTo(words);
+        assertThat(Said.of(line, LANTERN).words(LANTERN)).isEqualTo(words);
     }
 
     @ParameterizedTest
@@ -52,7 +54,7 @@ class SaidTest {
     @Test
     void manyLinesAreReadAtOnceAndEmptyOnesArePassedOver() {
         assertThat(Said.all("Maren, host\n\n   \nstream\r\nscene Doors", Show.untitled()))
-                .extracting(Said::words)
+                .extracting(said -> said.words(Show.untitled()))
                 .isEqualTo(List.of("Maren · host", "Stream listens", "scene Doors"));
         assertThat(Said.of(",,,", LANTERN).isSomething()).isFalse();
     }

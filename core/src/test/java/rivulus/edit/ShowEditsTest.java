@@ -11,6 +11,8 @@ import java.util.Set;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
 import rivulus.check.Demo;
 import rivulus.check.Proof;
 import rivulus.disk.FileTrouble;
@@ -120,12 +122,13 @@ class ShowEditsTest {
         assertThat(twice.scenes().indexOf(again)).isEqualTo(twice.scenes().indexOf(tales) + 1);
         Show moved = edits(LANTERN).move(tales, -5).after();
         assertThat(moved.scenes().getFirst()).isEqualTo(tales);
-        Show named = edits(LANTERN).change(tales, " Old tales ", 35).after();
+        Show named = changed(LANTERN, tales, "scene Old tales, 35 min");
         assertThat(named.scene("tales").orElseThrow().name()).isEqualTo("Old tales");
-        Show rests = edits(LANTERN).rest(tales, "ivo", true).after();
+        assertThat(named.scene("tales").orElseThrow().minutes()).isEqualTo(35);
+        String line = Said.line(tales, LANTERN);
+        Show rests = changed(LANTERN, tales, line + ", Ivo rests");
         assertThat(rests.scene("tales").orElseThrow().quiet()).contains("ivo");
-        assertThat(edits(rests).rest(rests.scene("tales").orElseThrow(), "ivo", false).after())
-                .isEqualTo(LANTERN);
+        assertThat(changed(rests, rests.scene("tales").orElseThrow(), line)).isEqualTo(LANTERN);
         assertThatThrownBy(() -> edits(Show.untitled()).remove(Show.untitled().scenes().getFirst()))
                 .hasMessageContaining("one scene at least");
         assertThatThrownBy(() -> edits(LANTERN).title("  ")).hasMessage("a show needs a name");
@@ -141,11 +144,47 @@ class ShowEditsTest {
         Person now = moved.cast().person("ivo").orElseThrow();
         assertThat(moved.place(now.place()).orElseThrow().name()).isEqualTo("Attic");
         assertThat(moved.ear("ivo").orElseThrow().name()).isEqualTo("Ivo Lind");
-        for (Scene scene : LANTERN.scenes()) {
-            String said = Said.line(scene, LANTERN);
-            var meant = (Said.Meaning.Part) Said.of(said, LANTERN).meant();
-            assertThat(edits(LANTERN).change(scene, meant).after()).as(said).isEqualTo(LANTERN);
+    }
+
+    @ParameterizedTest
+    @MethodSource("shipped")
+    void theLineOfEverybodyAndEveryScenePutBackUntouchedChangesNothing(String name) {
+        Show show = Demo.show(name);
+        for (Person person : show.cast().people()) {
+            String line = Said.line(person, show);
+            assertThat(Said.of(line, show).unclear()).as(line).isEmpty();
+            assertThat(changed(show, person, line)).as(line).isEqualTo(show);
         }
+        for (Scene scene : show.scenes()) {
+            String line = Said.line(scene, show);
+            assertThat(Said.of(line, show).unclear()).as(line).isEmpty();
+            assertThat(changed(show, scene, line)).as(line).isEqualTo(show);
+        }
+    }
+
+    private static Set<String> shipped() {
+        return DemoShows.all().keySet();
+    }
+
+    @Test
+    void aSpeakingAudienceStaysHeardAndWhoOnlyListensStillRestsWhereTheyRested() {
+        Show hall = edits(LANTERN).add(Said.all("Hall, audience, speaks", LANTERN)).after();
+        Person person = hall.cast().person("hall").orElseThrow();
+        assertThat(person.speaks()).isTrue();
+        assertThat(changed(hall, person, Said.line(person, hall))).isEqualTo(hall);
+        Show silent = changed(hall, person, "Hall, audience");
+        assertThat(silent.cast().person("hall").orElseThrow().speaks()).isFalse();
+        Scene tales = hall.scene("tales").orElseThrow();
+        Show rests = changed(hall, tales, Said.line(tales, hall) + ", Hall rests");
+        Show both = changed(rests, person, "Hall, audience");
+        Scene then = both.scene("tales").orElseThrow();
+        assertThat(then.quiet()).contains("hall");
+        assertThat(changed(both, then, Said.line(then, both))).isEqualTo(both);
+    }
+
+    private static Show changed(Show show, Scene scene, String line) {
+        var to = (Said.Meaning.Part) Said.of(line, show).meant();
+        return edits(show).change(scene, to).after();
     }
 
     private static Show changed(Show show, Person person, String line) {

@@ -49,7 +49,7 @@ class BestFirstTest {
         Found<String> none =
                 BestFirst.search(
                         Comparator.<Integer>naturalOrder(), List.of(1), 1, 9, (_, _) -> {});
-        assertThat(none.isNone()).isTrue();
+        assertThat(none.isEmpty() && none.complete()).isTrue();
         Found<String> perhaps =
                 BestFirst.search(
                         Comparator.<Integer>naturalOrder(),
@@ -58,7 +58,7 @@ class BestFirstTest {
                         9,
                         (_, search) -> search.leftOut());
         assertThat(perhaps.isEmpty()).isTrue();
-        assertThat(perhaps.isNone()).isFalse();
+        assertThat(perhaps.complete()).isFalse();
     }
 
     @Test

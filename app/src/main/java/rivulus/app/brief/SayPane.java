@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
 import javafx.geometry.Pos;
+import javafx.scene.TraversalDirection;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextArea;
@@ -77,7 +78,12 @@ final class SayPane extends VBox implements View<SaySight> {
         getChildren().addAll(title, lines, understood, row, told, said);
         Look.show(told, false);
         understand("");
-        session.show().addListener((_, _, show) -> fillTitle(show));
+        session.show()
+                .addListener(
+                        (_, _, show) -> {
+                            fillTitle(show);
+                            understand(lines.getText());
+                        });
         fillTitle(session.show().get());
         session.draws(this);
     }
@@ -106,9 +112,8 @@ final class SayPane extends VBox implements View<SaySight> {
     private void key(KeyEvent event) {
         if (event.getCode() == KeyCode.TAB && !event.isControlDown()) {
             // Tab walks on, as everywhere else
-            if (event.isShiftDown()) title.requestFocus();
-            else if (add.isDisabled()) said.requestFocus();
-            else add.requestFocus();
+            lines.requestFocusTraversal(
+                    event.isShiftDown() ? TraversalDirection.PREVIOUS : TraversalDirection.NEXT);
             event.consume();
         }
         boolean undoes = event.getCode() == KeyCode.Z && event.isShortcutDown();
@@ -125,10 +130,11 @@ final class SayPane extends VBox implements View<SaySight> {
     }
 
     private void understand(String text) {
+        if (text.isBlank()) changeTo(Optional.empty());
         List<Said> all = Said.all(text, session.show().get());
         understood.getChildren().clear();
         for (Said one : all) {
-            VBox row = new VBox(Look.paragraph(one.words(), "order"));
+            VBox row = new VBox(Look.paragraph(one.words(session.show().get()), "order"));
             if (!one.unclear().isEmpty())
                 row.getChildren()
                         .add(
@@ -150,17 +156,20 @@ final class SayPane extends VBox implements View<SaySight> {
         List<Said> clear =
                 all.stream().filter(s -> s.isSomething() && s.unclear().isEmpty()).toList();
         List<String> left = all.stream().filter(s -> !clear.contains(s)).map(Said::line).toList();
-        if (changing.isPresent() && all.size() == 1 && clear.size() == 1) {
-            Optional<Edit> change = changing.get().apply(clear.getFirst().meant());
+        if (changing.isPresent()) {
+            Optional<Edit> change =
+                    all.size() == 1 && clear.size() == 1
+                            ? changing.get().apply(clear.getFirst().meant())
+                            : Optional.empty();
             if (change.isPresent()) {
-                changeTo(Optional.empty());
                 lines.clear();
                 tell("");
                 session.edit(change.get());
-                return;
+            } else {
+                tell("Change it by one line that is understood; empty it to leave all as it is.");
             }
+            return;
         }
-        changeTo(Optional.empty());
         if (clear.isEmpty()) {
             if (!left.isEmpty())
                 tell("Mend what is not understood, or take it out; then it can be added.");
@@ -185,22 +194,22 @@ final class SayPane extends VBox implements View<SaySight> {
         add.setText(how.isPresent() ? "Change (Enter)" : "Add (Enter)");
     }
 
+    /// A change by a line that says a certain kind of thing.
+    private static <M extends Said.Meaning> Function<Said.Meaning, Optional<Edit>> by(
+            Class<M> kind, Function<M, Edit> how) {
+        return meant -> Optional.of(meant).filter(kind::isInstance).map(kind::cast).map(how);
+    }
+
     private void changePerson(Person person) {
         change(
                 Said.line(person, session.show().get()),
-                meant ->
-                        meant instanceof Said.Meaning.Somebody to
-                                ? Optional.of(edits().change(person, to))
-                                : Optional.empty());
+                by(Said.Meaning.Somebody.class, to -> edits().change(person, to)));
     }
 
     private void changeScene(Scene scene) {
         change(
                 Said.line(scene, session.show().get()),
-                meant ->
-                        meant instanceof Said.Meaning.Part to
-                                ? Optional.of(edits().change(scene, to))
-                                : Optional.empty());
+                by(Said.Meaning.Part.class, to -> edits().change(scene, to)));
     }
 
     private void tell(String words) {
@@ -225,7 +234,6 @@ final class SayPane extends VBox implements View<SaySight> {
     public void clear() {
         said.getChildren().clear();
         lines.clear();
-        changeTo(Optional.empty());
         tell("");
         fillTitle(session.show().get());
     }

@@ -77,8 +77,8 @@ public final class Session implements AutoCloseable {
         for (StringProperty choice : List.of(ear, source, scene, device)) {
             choice.addListener((_, _, _) -> lookElsewhere());
         }
-        preview.addListener((_, _, _) -> draw());
-        stage.addListener((_, _, _) -> draw());
+        preview.addListener((_, _, _) -> redraw());
+        stage.addListener((_, _, _) -> redraw());
     }
 
     // What is open
@@ -233,7 +233,7 @@ public final class Session implements AutoCloseable {
         proof.set(done);
         if (choosing || done.show().ear(ear.get()).isEmpty()) chooseWorst(done);
         choosing = false;
-        draw();
+        redraw();
         remedies.clear();
         searchNext(done, Trouble.of(done));
         joinings.find();
@@ -254,7 +254,7 @@ public final class Session implements AutoCloseable {
     /// Whoever turns to something else no longer stands on a remedy.
     private void lookElsewhere() {
         preview.set(null);
-        draw();
+        redraw();
     }
 
     /// Registers a view: it is drawn up whenever the show, or what is chosen, has changed.
@@ -266,10 +266,6 @@ public final class Session implements AutoCloseable {
     /// Draws up what is seen once more: something about it has changed that is not in the session,
     /// such as its size.
     public void redraw() {
-        draw();
-    }
-
-    private void draw() {
         Proof seen = preview.get() == null ? proof.get() : preview.get().after();
         if (seen == null) return;
         Picture.Choice choice =
