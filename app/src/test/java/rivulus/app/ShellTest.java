@@ -61,6 +61,34 @@ class ShellTest {
     }
 
     @Test
+    void theSearchForRemediesSaysHowFarItIsAndCanBeStopped() {
+        List<String> told = new ArrayList<>();
+        try (Hand hand = Hand.atDemo(folder)) {
+            hand.awaitFixes();
+            Hand.onFx(
+                    () -> {
+                        hand.session()
+                                .doing()
+                                .addListener(
+                                        (_, _, words) -> {
+                                            told.add(words);
+                                            if (words.startsWith("Trying"))
+                                                hand.session().stopSearching();
+                                        });
+                        return hand.session();
+                    });
+            hand.press(KeyCode.CONTROL, KeyCode.ENTER);
+            hand.awaitFixes();
+            assertThat(told.getFirst()).isEqualTo("Proving the show");
+            assertThat(told.get(1)).matches("Trying remedies, 1 of \\d+");
+            assertThat(told.getLast()).isEmpty();
+            assertThat(hand.session().remedies().values())
+                    .isNotEmpty()
+                    .allMatch(found -> !found.complete());
+        }
+    }
+
+    @Test
     void plusIsPlusOnEveryKeyboard() {
         try (Hand hand = Hand.atNewWindow(folder)) {
             for (KeyCode[] keys :

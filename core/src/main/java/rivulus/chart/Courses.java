@@ -16,6 +16,7 @@ import rivulus.hearing.Way;
 import rivulus.hearing.Ways;
 import rivulus.search.Found;
 import rivulus.show.Limit;
+import rivulus.show.Limits;
 import rivulus.signal.Leg;
 import rivulus.signal.Node;
 import rivulus.signal.SignalGraph;
@@ -25,8 +26,6 @@ import rivulus.signal.SignalGraph;
 /// Columns follow the longest row of beds between a source and an ear. A bed that one way enters
 /// twice, or that two ways pass in opposite orders, stands twice.
 public final class Courses {
-    static final double FAINTEST_DB = -45;
-    private static final double RANGE_DB = 20;
     private static final int MOST_WAYS = 2;
 
     private final SceneProof scene;
@@ -81,7 +80,7 @@ public final class Courses {
     }
 
     private List<Draft> heard(SceneProof.Heard cell, Verdict verdict) {
-        if (cell.hearing().levelDb() < FAINTEST_DB || verdict == Verdict.KEPT_OUT) return List.of();
+        if (isTooFaint(scene, cell) || verdict == Verdict.KEPT_OUT) return List.of();
         List<Draft> drafts = new ArrayList<>();
         for (Way way : waysThatCount(scene, cell)) {
             drafts.add(
@@ -96,13 +95,21 @@ public final class Courses {
                 Ways.of(scene.tracer().live())
                         .strongest(cell.source().id(), cell.ear().id(), MOST_WAYS)
                         .all();
+        Limits limits = scene.show().checks().limits();
         return ways.stream()
                 .filter(
                         way ->
                                 way.levelDb()
                                         > Math.max(
-                                                ways.getFirst().levelDb() - RANGE_DB, FAINTEST_DB))
+                                                ways.getFirst().levelDb()
+                                                        - limits.get(Limit.WAY_DRAWN),
+                                                limits.get(Limit.DRAWN)))
                 .toList();
+    }
+
+    /// Whether what is heard is too faint to be drawn.
+    static boolean isTooFaint(SceneProof scene, SceneProof.Heard cell) {
+        return cell.hearing().levelDb() < scene.show().checks().limits().get(Limit.DRAWN);
     }
 
     private List<Stop> stops(Way way) {

@@ -12,6 +12,7 @@ import rivulus.hearing.Way;
 import rivulus.hearing.Ways;
 import rivulus.show.Device;
 import rivulus.show.Ear;
+import rivulus.show.Limit;
 import rivulus.show.Source;
 import rivulus.signal.KnobUse;
 import rivulus.signal.Leg;
@@ -19,7 +20,6 @@ import rivulus.signal.Leg;
 /// The knobs of one device in one scene, with those that matter to the chosen ear told apart.
 public record KnobSheet(Device device, String kind, List<Row> rows) {
     private static final int WAYS_LOOKED_AT = 2;
-    private static final double RANGE_DB = 20;
 
     public KnobSheet {
         rows = List.copyOf(rows);
@@ -65,13 +65,14 @@ public record KnobSheet(Device device, String kind, List<Row> rows) {
 
     private static Set<Integer> onTheWay(SceneProof scene, Ear ear) {
         Set<Integer> knobs = new HashSet<>();
+        double range = scene.show().checks().limits().get(Limit.WAY_DRAWN);
         for (Source source : scene.show().sources()) {
             List<Way> ways =
                     Ways.of(scene.tracer().live())
                             .strongest(source.id(), ear.id(), WAYS_LOOKED_AT)
                             .all();
             for (Way way : ways) {
-                if (way.levelDb() < ways.getFirst().levelDb() - RANGE_DB) continue;
+                if (way.levelDb() < ways.getFirst().levelDb() - range) continue;
                 for (Leg leg : way.legs()) {
                     leg.governors().forEach(govern -> knobs.add(govern.knob()));
                 }

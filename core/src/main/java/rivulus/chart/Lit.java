@@ -40,7 +40,7 @@ public record Lit(Set<String> devices, Set<String> cables) {
         Set<String> devices = new LinkedHashSet<>();
         Set<List<String>> steps = new HashSet<>();
         for (SceneProof.Heard cell : cells) {
-            if (cell.hearing().levelDb() < Courses.FAINTEST_DB) continue;
+            if (Courses.isTooFaint(scene, cell)) continue;
             for (Way way : Courses.waysThatCount(scene, cell)) {
                 String last = way.start().point().device();
                 for (Way.Step step : way.steps()) {

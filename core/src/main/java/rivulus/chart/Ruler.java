@@ -6,6 +6,8 @@ import rivulus.check.SceneProof;
 import rivulus.check.Verdict;
 import rivulus.hearing.Arrival;
 import rivulus.show.Ear;
+import rivulus.show.Limit;
+import rivulus.show.Limits;
 
 /// The arrivals of one ear: a row for each source that is heard, with everything that follows its
 /// first arrival.
@@ -13,11 +15,6 @@ import rivulus.show.Ear;
 /// Times are gaps after what is heard first, since it is gaps that fuse, colour, slap and echo. For
 /// one's own voice that first thing is the voice inside the head, at 0 ms.
 public record Ruler(List<Row> rows) {
-    /// Arrivals fainter than this against the strongest are not drawn.
-    private static final double RANGE_DB = 26;
-
-    private static final double FAINTEST_DB = -45;
-
     /// The least gap on the log axis, in ms.
     public static final double LEAST_MS = 0.5;
 
@@ -54,17 +51,19 @@ public record Ruler(List<Row> rows) {
     public static Ruler of(SceneProof scene, Ear ear) {
         List<Row> rows = new ArrayList<>();
         for (SceneProof.Heard cell : scene.of(ear.id())) {
-            List<Arrival> arrivals = drawn(cell);
+            List<Arrival> arrivals = drawn(cell, scene.show().checks().limits());
             if (!arrivals.isEmpty()) rows.add(row(scene, cell, arrivals));
         }
         return new Ruler(rows);
     }
 
-    private static List<Arrival> drawn(SceneProof.Heard cell) {
+    private static List<Arrival> drawn(SceneProof.Heard cell, Limits limits) {
         double loudest =
                 cell.hearing().strongest().map(Arrival::levelDb).orElse(Double.NEGATIVE_INFINITY);
+        double faintest =
+                Math.max(loudest - limits.get(Limit.ARRIVAL_DRAWN), limits.get(Limit.DRAWN));
         return cell.hearing().arrivals().stream()
-                .filter(a -> a.levelDb() > Math.max(loudest - RANGE_DB, FAINTEST_DB))
+                .filter(arrival -> arrival.levelDb() > faintest)
                 .toList();
     }
 

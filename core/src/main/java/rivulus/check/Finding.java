@@ -11,6 +11,7 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import rivulus.hearing.Way;
 import rivulus.show.Ear;
+import rivulus.show.Limit;
 import rivulus.show.Ref;
 import rivulus.show.Source;
 import rivulus.signal.LiveGraph;
@@ -31,6 +32,7 @@ public final class Finding {
     private final List<String> gear;
     private final List<Ref> knobs;
     private final LiveGraph live;
+    private final double rangeDb;
     private Supplier<Evidence> search;
     private Evidence evidence;
 
@@ -64,14 +66,20 @@ public final class Finding {
     /// What a search brings to light.
     ///
     /// @param cause why, as a clause without capital or full stop; or empty
-    /// @param ways the ways that the sound takes, strongest first, without those 25 dB fainter
+    /// @param ways the ways that the sound takes, strongest first
     public record Evidence(String cause, List<Way> ways) {
-        private static final double RANGE_DB = 25;
         static final Evidence NONE = new Evidence("", List.of());
 
         public Evidence {
+            ways = List.copyOf(ways);
+        }
+
+        /// The same without ways that are fainter than the strongest by more.
+        Evidence within(double rangeDb) {
             double strongest = ways.isEmpty() ? 0 : ways.getFirst().levelDb();
-            ways = ways.stream().filter(way -> way.levelDb() > strongest - RANGE_DB).toList();
+            return new Evidence(
+                    cause,
+                    ways.stream().filter(way -> way.levelDb() > strongest - rangeDb).toList());
         }
     }
 
@@ -86,6 +94,7 @@ public final class Finding {
         gear = List.copyOf(draft.gear);
         knobs = List.copyOf(draft.knobs);
         live = draft.live;
+        rangeDb = draft.rangeDb;
         search = draft.search;
     }
 
@@ -112,6 +121,7 @@ public final class Finding {
         private String brief = "";
         private Optional<Verdict> verdict = Optional.empty();
         private LiveGraph live;
+        private double rangeDb = Limit.WAY_TOLD.usual();
         private Supplier<Evidence> search = () -> Evidence.NONE;
 
         private Draft(String rule, Severity severity, String sentence) {
@@ -132,6 +142,7 @@ public final class Finding {
         public Draft in(SceneProof proof, LiveGraph state) {
             scene = proof.scene().id();
             live = state;
+            rangeDb = proof.show().checks().limits().get(Limit.WAY_TOLD);
             return this;
         }
 
@@ -288,7 +299,7 @@ public final class Finding {
     /// Cause and ways; found when first asked for.
     public synchronized Evidence evidence() {
         if (evidence == null) {
-            evidence = search.get();
+            evidence = search.get().within(rangeDb);
             search = null;
         }
         return evidence;

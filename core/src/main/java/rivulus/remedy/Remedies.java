@@ -19,14 +19,19 @@ import rivulus.check.Trouble;
 import rivulus.disk.FileTrouble;
 import rivulus.file.Change;
 import rivulus.file.ShowFile;
+import rivulus.gear.Catalogue;
 import rivulus.gear.Knob;
 import rivulus.gear.Setting;
+import rivulus.leads.End;
 import rivulus.rule.Idea;
 import rivulus.rule.Rules;
 import rivulus.rule.Workshop;
 import rivulus.search.BestFirst;
 import rivulus.search.Found;
+import rivulus.show.Cable;
+import rivulus.show.Device;
 import rivulus.show.Ref;
+import rivulus.show.Rig;
 import rivulus.show.Scene;
 import rivulus.show.Show;
 import rivulus.show.Turn;
@@ -150,9 +155,24 @@ public final class Remedies {
                         idea.sentence(),
                         idea.turns(),
                         idea.change(),
+                        losses(idea.change()),
                         0,
                         after,
                         Effect.between(base, after)));
+    }
+
+    /// The leads that are taken out, and the devices.
+    private List<String> losses(Change change) {
+        Rig was = change.before().rig();
+        Rig is = change.after().rig();
+        Catalogue kinds = change.before().kinds(prover.catalogue());
+        List<String> losses = new ArrayList<>();
+        for (Device device : was.devices())
+            if (is.device(device.id()).isEmpty()) losses.add(device.name());
+        for (Cable cable : was.cables())
+            if (is.cables().stream().noneMatch(other -> other.id().equals(cable.id())))
+                losses.add("the lead " + End.words(cable, was, kinds));
+        return losses;
     }
 
     /// Whether what comes of an idea could be saved and opened again.
@@ -258,6 +278,7 @@ public final class Remedies {
                 "Set " + Words.list(orders) + ".",
                 plan.turns(),
                 new Change(base.show(), plan.seenFrom().show()),
+                List.of(),
                 plan.effort(),
                 plan.seenFrom(),
                 Effect.between(base, plan.seenFrom()));

@@ -11,6 +11,8 @@ import rivulus.show.Turn;
 /// @param sentence as an order: "Set Show desk · USB 1 chat feed to mix-minus."
 /// @param turns what to turn, in order; empty where gear changes
 /// @param change what it does, to be done to the show as it is when it is taken
+/// @param losses what goes with it, one clause each: "the lead Show desk · speakers → House
+///     loudspeakers · in"
 /// @param effort the sum of the knobs' efforts; 0 where gear changes
 /// @param after the proof of the show with it done
 /// @param effects what changes for any ear, in any scene
@@ -18,11 +20,13 @@ public record Remedy(
         String sentence,
         List<Turn> turns,
         Change change,
+        List<String> losses,
         int effort,
         Proof after,
         List<Effect> effects) {
     public Remedy {
         turns = List.copyOf(turns);
+        losses = List.copyOf(losses);
         effects = List.copyOf(effects);
     }
 

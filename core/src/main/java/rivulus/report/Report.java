@@ -117,6 +117,8 @@ public final class Report {
                         .toList(),
                 "changes",
                 remedy.change().differences().stream().map(Report::difference).toList(),
+                "losses",
+                remedy.losses(),
                 "effects",
                 remedy.effects().stream()
                         .map(e -> map("scene", e.scene(), "sentence", e.words() + "."))

@@ -76,7 +76,11 @@ public enum Limit implements Worded {
     PICTURE_EARLY_BAD(90, "ms", 0, 1000, "sound early by more is unacceptable (ITU-R BT.1359-1)"),
     PICTURE_LATE_BAD(185, "ms", 0, 1000, "sound late by more is unacceptable (ITU-R BT.1359-1)"),
     CHAIN_EARLY(40, "ms", 0, 1000, "what the whole chain should keep to, sound early (EBU R 37)"),
-    CHAIN_LATE(60, "ms", 0, 1000, "what the whole chain should keep to, sound late (EBU R 37)");
+    CHAIN_LATE(60, "ms", 0, 1000, "what the whole chain should keep to, sound late (EBU R 37)"),
+    DRAWN(-45, "dB", -80, 0, "what is fainter is not drawn ~"),
+    WAY_DRAWN(20, "dB", 0, 80, "a way fainter than the strongest by more is not drawn ~"),
+    WAY_TOLD(25, "dB", 0, 80, "nor told with a finding by more than this ~"),
+    ARRIVAL_DRAWN(26, "dB", 0, 80, "an arrival fainter than the strongest by more is not drawn ~");
 
     private final double usual;
     private final String unit;

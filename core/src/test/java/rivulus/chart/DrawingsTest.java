@@ -13,7 +13,12 @@ import rivulus.check.Demo;
 import rivulus.check.Proof;
 import rivulus.check.SceneProof;
 import rivulus.check.Verdict;
+import rivulus.disk.Extras;
+import rivulus.show.Checks;
 import rivulus.show.Ear;
+import rivulus.show.Limit;
+import rivulus.show.Limits;
+import rivulus.show.Show;
 import rivulus.show.Source;
 import rivulus.words.Severity;
 
@@ -54,6 +59,30 @@ class DrawingsTest {
                 .contains(
                         new Course.Resting("bram", "PHONE mute is on"),
                         new Course.Resting("sunniva", ""));
+    }
+
+    @Test
+    void howFaintAThingIsStillDrawnIsALimitOfTheShow() {
+        Show show = Demo.show("lantern-hour");
+        Course drawn = toEar("tales", "maren");
+        assertThat(Ruler.of(scene("tales"), ear("maren")).rows()).isNotEmpty();
+        assertThat(drawn.ribbons()).isNotEmpty();
+        Proof coarse =
+                Demo.PROVER.prove(
+                        show.withChecks(
+                                new Checks(
+                                        Limits.USUAL.with(Limit.DRAWN, 0),
+                                        List.of(),
+                                        Extras.NONE)));
+        SceneProof tales = coarse.scene("tales").orElseThrow();
+        assertThat(Courses.toEar(tales, "maren", Demo.PROVER.catalogue()).ribbons())
+                .allMatch(ribbon -> ribbon.broken().isPresent());
+        assertThat(Ruler.of(tales, ear("maren")).rows()).isEmpty();
+        assertThat(Lit.toEar(tales, "maren").devices()).isEmpty();
+    }
+
+    private Ear ear(String id) {
+        return lantern.show().ear(id).orElseThrow();
     }
 
     @Test

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
+import org.assertj.core.api.InstanceOfAssertFactories;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -226,6 +227,15 @@ class RigRulesTest {
         Finding ring = findings(show, "ground-loop").getFirst();
         assertThat(ring.figures()).containsKey("humBelowDb");
         assertThat(sentences(show, ring)).anyMatch(s -> s.contains("isolator"));
+        assertThat(fixes(show, ring))
+                .filteredOn(fix -> fix.sentence().contains("isolator"))
+                .isNotEmpty()
+                .allSatisfy(
+                        fix ->
+                                assertThat(fix.losses())
+                                        .hasSize(1)
+                                        .first(InstanceOfAssertFactories.STRING)
+                                        .startsWith("the lead "));
         allEnd(show, ring);
     }
 

@@ -1,6 +1,7 @@
 package rivulus.app.brief;
 
 import java.util.Optional;
+import java.util.function.Function;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.RadioButton;
@@ -13,6 +14,7 @@ import javafx.scene.layout.VBox;
 import rivulus.app.look.Look;
 import rivulus.app.session.Picture;
 import rivulus.app.session.Session;
+import rivulus.app.session.View;
 import rivulus.check.SceneProof;
 import rivulus.disk.Extras;
 import rivulus.show.Brief;
@@ -26,7 +28,7 @@ import rivulus.show.WishChange;
 
 /// The wish of the chosen ear for the chosen source, by default or by exception, with the reason;
 /// and all exceptions of the show.
-public final class WishPane extends VBox {
+public final class WishPane extends VBox implements View<Picture> {
     private final Session session;
     private final VBox content = new VBox();
     private final Label title = Look.text("Wishes", "pane-title");
@@ -49,12 +51,29 @@ public final class WishPane extends VBox {
         scroll.setFocusTraversable(false);
         VBox.setVgrow(scroll, Priority.ALWAYS);
         getChildren().addAll(title, scroll);
-        session.picture().addListener((_, _, picture) -> fill(picture));
+        session.draws(this);
     }
 
-    private void fill(Picture picture) {
+    @Override
+    public boolean isSeen() {
+        return session.stage().get().equals(BriefStage.ID);
+    }
+
+    @Override
+    public Function<Picture, Picture> drawing() {
+        return picture -> picture;
+    }
+
+    @Override
+    public void clear() {
+        title.setText("Wishes");
         content.getChildren().clear();
-        if (picture == null || picture.ear() == null) return;
+    }
+
+    @Override
+    public void show(Picture picture) {
+        clear();
+        if (picture.ear() == null) return;
         if (picture.source() == null) {
             title.setText("Wishes of " + picture.ear().name());
             content.getChildren()

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Function;
 import javafx.collections.MapChangeListener;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -17,6 +18,7 @@ import rivulus.app.look.Marks;
 import rivulus.app.session.Picture;
 import rivulus.app.session.Session;
 import rivulus.app.session.TroubleCard;
+import rivulus.app.session.View;
 import rivulus.remedy.Effect;
 import rivulus.remedy.Remedies;
 import rivulus.remedy.Remedy;
@@ -25,11 +27,30 @@ import rivulus.words.Severity;
 
 /// What is wrong for the chosen ear, and for the others, why, and what cures it. Standing on a cure
 /// shows its effect everywhere before it is taken.
-final class FindingsPane extends VBox {
+final class FindingsPane extends VBox implements View<FindingsPane.Sight> {
     private static final int LINES_SHOWN = 60;
     private static final int EFFECTS_SHOWN = 3;
     private static final double CURE_WIDTH = 232;
     private static final double LINE_WIDTH = 244;
+
+    /// What is wrong for the chosen ear, for other ears, and what is serious in the rig.
+    record Sight(
+            Picture picture,
+            List<TroubleCard> own,
+            List<TroubleCard> others,
+            List<TroubleCard> rig) {
+        static Sight of(Picture picture) {
+            String ear = picture.ear() == null ? "" : picture.ear().id();
+            List<TroubleCard> own = new ArrayList<>();
+            List<TroubleCard> others = new ArrayList<>();
+            List<TroubleCard> rig = new ArrayList<>();
+            for (TroubleCard card : picture.troubles())
+                if (card.concerns(ear)) own.add(card);
+                else if (!card.isOfTheRig()) others.add(card);
+                else if (card.trouble().severity().isSerious()) rig.add(card);
+            return new Sight(picture, own, others, rig);
+        }
+    }
 
     private final Session session;
     private final Runnable afterwards;
@@ -54,8 +75,7 @@ final class FindingsPane extends VBox {
         scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
         VBox.setVgrow(scroll, Priority.ALWAYS);
         getChildren().addAll(title, scroll);
-        session.picture().addListener((_, _, picture) -> fill(picture));
-        fill(null);
+        clear();
         session.remedies()
                 .addListener(
                         (MapChangeListener<String, Found<Remedy>>)
@@ -64,6 +84,25 @@ final class FindingsPane extends VBox {
                                     if (box != null && change.wasAdded())
                                         fillCures(box, change.getValueAdded());
                                 });
+        session.draws(this);
+    }
+
+    @Override
+    public boolean isSeen() {
+        return session.stage().get().equals(MixesStage.ID);
+    }
+
+    @Override
+    public Function<Picture, Sight> drawing() {
+        return Sight::of;
+    }
+
+    @Override
+    public void clear() {
+        shown = null;
+        cards.getChildren().clear();
+        cureBoxes.clear();
+        title.setText("Findings");
     }
 
     /// Puts the keyboard on the first cure, or the first finding that has none.
@@ -73,63 +112,48 @@ final class FindingsPane extends VBox {
         if (first != null) first.requestFocus();
     }
 
-    private void fill(Picture picture) {
-        boolean previewed = picture != null && picture.proof() != session.proof().get();
+    @Override
+    public void show(Sight sight) {
+        Picture picture = sight.picture();
+        boolean previewed = picture.proof() != session.proof().get();
         if (previewed || isShown(picture)) return;
-        cards.getChildren().clear();
-        cureBoxes.clear();
-        if (picture == null || picture.ear() == null) {
-            title.setText("Findings");
-            if (picture != null)
-                cards.getChildren()
-                        .add(
-                                Look.paragraph(
-                                        "Findings turn up here as soon as somebody listens.",
-                                        "soft"));
+        clear();
+        shown = picture;
+        if (picture.ear() == null) {
+            cards.getChildren()
+                    .add(
+                            Look.paragraph(
+                                    "Findings turn up here as soon as somebody listens.", "soft"));
             return;
         }
-        String ear = picture.ear().id();
-        List<TroubleCard> own =
-                picture.troubles().stream().filter(card -> card.concerns(ear)).toList();
-        List<TroubleCard> others =
-                picture.troubles().stream()
-                        .filter(card -> !card.concerns(ear) && !card.isOfTheRig())
-                        .toList();
         title.setText(
-                (own.isEmpty() ? "Nothing wrong for " : "Findings for ") + picture.ear().name());
-        List<Button> rigLines = new ArrayList<>();
-        for (TroubleCard card : own) cards.getChildren().add(card(card));
-        for (TroubleCard card : picture.troubles())
-            if (card.isOfTheRig() && card.trouble().severity().isSerious())
-                rigLines.add(line(card));
-        if (others.isEmpty() && own.isEmpty())
+                (sight.own().isEmpty() ? "Nothing wrong for " : "Findings for ")
+                        + picture.ear().name());
+        for (TroubleCard card : sight.own()) cards.getChildren().add(card(card));
+        if (sight.others().isEmpty() && sight.own().isEmpty())
             cards.getChildren()
                     .add(Look.paragraph("Every ear hears what it should, in every scene.", "soft"));
-        if (!others.isEmpty()) {
-            cards.getChildren().add(Look.text("Other ears", "pane-title", "others"));
-            others.stream().limit(LINES_SHOWN).map(this::line).forEach(cards.getChildren()::add);
-            if (others.size() > LINES_SHOWN) {
-                String more = "and %d more".formatted(others.size() - LINES_SHOWN);
-                cards.getChildren().add(Look.text(more, "soft"));
-            }
-        }
-        if (!rigLines.isEmpty()) {
-            cards.getChildren().add(Look.text("The rig", "pane-title", "others"));
-            cards.getChildren().addAll(rigLines);
+        fillLines("Other ears", sight.others());
+        fillLines("The rig", sight.rig());
+    }
+
+    private void fillLines(String heading, List<TroubleCard> lines) {
+        if (lines.isEmpty()) return;
+        cards.getChildren().add(Look.text(heading, "pane-title", "others"));
+        lines.stream().limit(LINES_SHOWN).map(this::line).forEach(cards.getChildren()::add);
+        if (lines.size() > LINES_SHOWN) {
+            String more = "and %d more".formatted(lines.size() - LINES_SHOWN);
+            cards.getChildren().add(Look.text(more, "soft"));
         }
     }
 
     /// Whether the cards are already those of that picture: laying them again would take the
     /// keyboard away from the one it is on.
     private boolean isShown(Picture picture) {
-        boolean same =
-                picture != null
-                        && shown != null
-                        && picture.proof() == shown.proof()
-                        && picture.scene() == shown.scene()
-                        && picture.ear() == shown.ear();
-        shown = picture;
-        return same;
+        return shown != null
+                && picture.proof() == shown.proof()
+                && picture.scene() == shown.scene()
+                && picture.ear() == shown.ear();
     }
 
     private Button line(TroubleCard card) {
@@ -202,6 +226,8 @@ final class FindingsPane extends VBox {
             String more = "and %d more differences.".formatted(effects.size() - EFFECTS_SHOWN);
             words.getChildren().add(Look.block(more, CURE_WIDTH, "effect"));
         }
+        for (String loss : remedy.losses())
+            words.getChildren().add(Look.block("Takes out " + loss + ".", CURE_WIDTH, "effect"));
         if (best && cureBoxes.size() == 1)
             words.getChildren().add(Look.block("Ctrl Enter takes it", CURE_WIDTH, "effect"));
         Button button = new Button();

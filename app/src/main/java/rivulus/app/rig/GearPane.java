@@ -3,6 +3,7 @@ package rivulus.app.rig;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
+import java.util.function.Function;
 import javafx.collections.MapChangeListener;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -19,12 +20,14 @@ import rivulus.app.look.Look;
 import rivulus.app.look.Marks;
 import rivulus.app.session.Picture;
 import rivulus.app.session.Session;
+import rivulus.app.session.View;
 import rivulus.check.Finding;
 import rivulus.remedy.Remedy;
 import rivulus.search.Found;
+import rivulus.words.Words;
 
 /// What is wrong with the gear, the catalogue to add from, and what is in the cupboard.
-public final class GearPane extends VBox {
+public final class GearPane extends VBox implements View<Picture> {
     private static final double WIDTH = 228;
 
     private final Session session;
@@ -59,11 +62,30 @@ public final class GearPane extends VBox {
         VBox.setVgrow(scroll, Priority.ALWAYS);
         getChildren().addAll(tabs, scroll);
         wrong.setSelected(true);
-        session.picture().addListener((_, _, picture) -> fill(picture));
         session.remedies()
                 .addListener(
                         (MapChangeListener<String, Found<Remedy>>)
-                                _ -> fill(session.picture().get()));
+                                _ -> {
+                                    Picture picture = session.picture().get();
+                                    if (picture != null && isSeen()) show(picture);
+                                });
+        session.draws(this);
+    }
+
+    @Override
+    public boolean isSeen() {
+        return session.stage().get().equals(RigStage.ID);
+    }
+
+    @Override
+    public Function<Picture, Picture> drawing() {
+        return picture -> picture;
+    }
+
+    @Override
+    public void clear() {
+        findings.getChildren().clear();
+        title.setText("");
     }
 
     private ToggleButton tab(String words, String id, Node content, StackPane body) {
@@ -86,9 +108,9 @@ public final class GearPane extends VBox {
         catalogue.search();
     }
 
-    private void fill(Picture picture) {
-        findings.getChildren().clear();
-        if (picture == null) return;
+    @Override
+    public void show(Picture picture) {
+        clear();
         cupboard.fill(picture);
         List<Finding> wrong = picture.proof().ofTheRig();
         title.setText(wrong.isEmpty() ? "Nothing wrong with the gear" : "Findings in the rig");
@@ -109,10 +131,19 @@ public final class GearPane extends VBox {
         if (found == null) return box;
         for (Remedy remedy : found.all()) {
             Button button = new Button();
-            button.setGraphic(Look.block(remedy.sentence(), WIDTH, "order"));
+            VBox words = new VBox(2, Look.block(remedy.sentence(), WIDTH, "order"));
+            for (String loss : remedy.losses())
+                words.getChildren().add(Look.block("Takes out " + loss + ".", WIDTH, "effect"));
+            button.setGraphic(words);
             button.getStyleClass().addAll("cure", "rig-fix");
             button.setMaxWidth(Double.MAX_VALUE);
-            button.setAccessibleText("Remedy: " + remedy.sentence());
+            button.setAccessibleText(
+                    "Remedy: %s %s"
+                            .formatted(
+                                    remedy.sentence(),
+                                    remedy.losses().isEmpty()
+                                            ? ""
+                                            : "Takes out " + Words.list(remedy.losses()) + "."));
             button.setOnAction(_ -> session.take(remedy));
             box.getChildren().add(button);
         }

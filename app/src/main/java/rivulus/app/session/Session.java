@@ -48,6 +48,7 @@ public final class Session implements AutoCloseable {
     private final ReadOnlyObjectWrapper<Proof> proof = new ReadOnlyObjectWrapper<>();
     private final ReadOnlyObjectWrapper<Picture> picture = new ReadOnlyObjectWrapper<>();
     private final List<View<?>> views = new ArrayList<>();
+    private final ReadOnlyStringWrapper doing = new ReadOnlyStringWrapper("");
     private final ReadOnlyStringWrapper lastDone = new ReadOnlyStringWrapper("");
     private final StringProperty stage = new SimpleStringProperty("");
     private final StringProperty ear = new SimpleStringProperty("");
@@ -78,6 +79,7 @@ public final class Session implements AutoCloseable {
             choice.addListener((_, _, _) -> lookElsewhere());
         }
         preview.addListener((_, _, _) -> redraw());
+        mishap.addListener((_, _, _) -> doing.set(""));
         stage.addListener((_, _, _) -> redraw());
     }
 
@@ -107,6 +109,12 @@ public final class Session implements AutoCloseable {
     /// What was last done, as a sentence.
     public ReadOnlyStringProperty lastDone() {
         return lastDone.getReadOnlyProperty();
+    }
+
+    /// What goes on elsewhere at the moment, with how far it has come: "Trying remedies, 3 of 12";
+    /// empty at rest.
+    public ReadOnlyStringProperty doing() {
+        return doing.getReadOnlyProperty();
     }
 
     /// The kinds of gear there are: shipped, in the library, kept with the show.
@@ -193,6 +201,7 @@ public final class Session implements AutoCloseable {
     private void changed(Show now) {
         preview.set(null);
         Proof earlier = proof.get();
+        doing.set("Proving the show");
         proving.ask(_ -> wholly(shelf.prover().prove(now, earlier)), this::proven);
     }
 
@@ -297,6 +306,7 @@ public final class Session implements AutoCloseable {
     private void searchNext(Proof done, List<Trouble> troubles) {
         if (troubles.isEmpty()) {
             mending.forget();
+            doing.set("");
             return;
         }
         Trouble next =
@@ -311,6 +321,17 @@ public final class Session implements AutoCloseable {
                     remedies.put(next.id(), found);
                     searchNext(done, rest);
                 });
+        int tried = remedies.size();
+        doing.set("Trying remedies, %d of %d".formatted(tried + 1, tried + troubles.size()));
+    }
+
+    /// Gives up the search for remedies; what was not tried by then says so.
+    public void stopSearching() {
+        if (proof.get() == null || mending.isIdle()) return;
+        mending.forget();
+        for (Trouble trouble : Trouble.of(proof.get()))
+            remedies.putIfAbsent(trouble.id(), new Found<>(List.of(), false));
+        doing.set("");
     }
 
     /// How the chosen device could be joined to another.

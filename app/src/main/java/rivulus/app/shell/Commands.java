@@ -107,6 +107,7 @@ final class Commands {
                         "Put the keyboard on the findings", "Shortcut+F", window::focusFindings));
         all.add(Command.of("Put the keyboard on the stage", "Shortcut+G", window::focusStage));
         all.add(Command.of("Day chart or night watch", "Shortcut+Shift+L", this::changeTheme));
+        all.add(Command.of("Stop trying remedies", "", session::stopSearching));
         all.add(Command.of("Larger", "Shortcut+PLUS", () -> session.settings().scaleBy(1.1)));
         all.add(Command.of("Smaller", "Shortcut+MINUS", () -> session.settings().scaleBy(1 / 1.1)));
         all.add(
