@@ -44,6 +44,8 @@ class ArchitectureTest {
                     "rule",
                     "edit",
                     "rig",
+                    "say",
+                    "form",
                     "remedy",
                     "intake",
                     "chart",

@@ -45,6 +45,8 @@ class AppArchitectureTest {
                     .definedBy("rivulus.app.look")
                     .layer("session")
                     .definedBy("rivulus.app.session")
+                    .layer("form")
+                    .definedBy("rivulus.app.form")
                     .layer("stage")
                     .definedBy("rivulus.app.stage")
                     .layer("stages")
@@ -66,10 +68,12 @@ class AppArchitectureTest {
                     .mayOnlyBeAccessedByLayers("shell", "start")
                     .whereLayer("stage")
                     .mayOnlyBeAccessedByLayers("stages", "shell", "start")
+                    .whereLayer("form")
+                    .mayOnlyBeAccessedByLayers("stages", "shell", "start")
                     .whereLayer("session")
                     .mayOnlyBeAccessedByLayers("stage", "stages", "shell", "start")
                     .whereLayer("look")
-                    .mayOnlyBeAccessedByLayers("stages", "shell", "start");
+                    .mayOnlyBeAccessedByLayers("form", "stages", "shell", "start");
 
     @ArchTest
     static final ArchRule stagesDoNotKnowEachOther =

@@ -11,7 +11,9 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import rivulus.app.brief.BriefStage;
 import rivulus.show.Ear;
+import rivulus.show.Limit;
 import rivulus.show.Person;
+import rivulus.show.Role;
 import rivulus.show.Scene;
 import rivulus.show.Show;
 
@@ -75,35 +77,94 @@ class SayTest {
     }
 
     @Test
-    void aTitleIsTypedAndWhatIsSaidIsTakenAwayWithWhatGoesAlongToldFirst() {
+    void aTitleIsTypedAndAPartIsTakenAwayWithWhatGoesAlongToldFirst() {
         try (Hand hand = Hand.atDemo(folder)) {
             hand.press(KeyCode.CONTROL, KeyCode.L);
             hand.act(() -> ((TextField) hand.find("#say-title")).setText("The tide-table talk"));
             hand.focus("#say-title");
             hand.press(KeyCode.ENTER);
             assertThat(show(hand).title()).isEqualTo("The tide-table talk");
-            hand.focus("#remove-person-nadia");
-            assertThat(hand.textIn("#say-told")).contains("With Nadia goes", "Nadia's track");
-            assertThat(((Button) hand.find("#remove-place-reading-room")).isDisabled()).isTrue();
+            open(hand, "person-nadia");
+            hand.focus("#deed-remove");
+            assertThat(hand.textIn("#form-told")).contains("What goes along", "Nadia's track");
             hand.press(KeyCode.SPACE);
             assertThat(show(hand).cast().person("nadia")).isEmpty();
             assertThat(hand.session().document().undoName()).contains("Remove Nadia");
-            hand.focus("#change-person-ivo");
-            hand.press(KeyCode.SPACE);
-            hand.act(
-                    () ->
-                            ((TextArea) hand.find("#say-lines"))
-                                    .setText("Ivo Lind, host, Reading Room, he"));
-            hand.press(KeyCode.ENTER);
-            assertThat(show(hand).cast().person("ivo").orElseThrow().name()).isEqualTo("Ivo Lind");
-            hand.focus("#down-scene-doors");
-            hand.press(KeyCode.SPACE);
-            assertThat(show(hand).scenes().get(1).id()).isEqualTo("doors");
-            hand.focus("#double-scene-tales");
-            hand.press(KeyCode.SPACE);
-            assertThat(show(hand).scenes()).extracting(Scene::name).contains("Tales again");
-            assertThat(hand.session().scene().get()).isEqualTo("tales-again");
+            assertThat(hand.find("#say-lines").isVisible()).isTrue();
+            open(hand, "place-reading-room");
+            assertThat(((Button) hand.find("#deed-remove")).isDisabled()).isTrue();
+            assertThat(hand.textIn("#form")).contains("move them first");
         }
+    }
+
+    @Test
+    void everyPartOpensAsAFormThatIsAnsweredByKeyboardAndLeftByEscape() {
+        try (Hand hand = Hand.atDemo(folder)) {
+            hand.press(KeyCode.CONTROL, KeyCode.L);
+            open(hand, "person-ivo");
+            assertThat(hand.find("#field-name").isFocused()).isTrue();
+            hand.press(KeyCode.CONTROL, KeyCode.A);
+            hand.type("ada");
+            hand.press(KeyCode.ENTER);
+            assertThat(show(hand).cast().person("ivo").orElseThrow().name()).isEqualTo("ada");
+            assertThat(hand.find("#field-name").isFocused()).isTrue();
+            assertThat(hand.textIn("#ears")).contains("ada");
+            hand.press(KeyCode.CONTROL, KeyCode.A);
+            hand.press(KeyCode.BACK_SPACE);
+            hand.press(KeyCode.ENTER);
+            assertThat(hand.textIn("#form")).contains("It needs a name");
+            hand.type("ivo");
+            hand.press(KeyCode.TAB);
+            assertThat(hand.find("#field-role").isFocused()).isTrue();
+            hand.press(KeyCode.UP);
+            assertThat(show(hand).cast().person("ivo").orElseThrow().role()).isEqualTo(Role.HOST);
+            hand.press(KeyCode.ESCAPE);
+            assertThat(hand.find("#row-person-ivo").isFocused()).isTrue();
+            assertThat(hand.textIn("#outline")).contains("host, Reading Room");
+        }
+    }
+
+    @Test
+    void aTickASceneAMuteKeyALeadAndALimitAreChangedInTheirForms() {
+        try (Hand hand = Hand.atDemo(folder)) {
+            hand.press(KeyCode.CONTROL, KeyCode.L);
+            open(hand, "scene-tales");
+            hand.focus("#field-rests-ivo");
+            hand.press(KeyCode.SPACE);
+            assertThat(show(hand).scene("tales").orElseThrow().quiet()).contains("ivo");
+            assertThat(hand.find("#field-rests-ivo").isFocused()).isTrue();
+            hand.focus("#deed-double");
+            hand.press(KeyCode.SPACE);
+            assertThat(hand.session().scene().get()).isEqualTo("tales-again");
+            hand.press(KeyCode.ESCAPE);
+            hand.focus("#add-mute");
+            hand.press(KeyCode.SPACE);
+            assertThat(show(hand).mutes()).hasSize(2);
+            fold(hand, "leads");
+            open(hand, "lead-c02");
+            hand.focus("#field-metres");
+            hand.type("4");
+            hand.press(KeyCode.ENTER);
+            assertThat(show(hand).rig().cables().get(1).metres()).isEqualTo(4);
+            hand.press(KeyCode.ESCAPE);
+            fold(hand, "checks");
+            open(hand, "checks-show");
+            hand.focus("#field-own-voice");
+            hand.press(KeyCode.CONTROL, KeyCode.A);
+            hand.type("200");
+            hand.press(KeyCode.ENTER);
+            assertThat(show(hand).checks().limits().get(Limit.OWN_VOICE)).isEqualTo(200);
+        }
+    }
+
+    private static void open(Hand hand, String row) {
+        hand.focus("#row-" + row);
+        hand.press(KeyCode.SPACE);
+    }
+
+    private static void fold(Hand hand, String section) {
+        hand.focus("#section-" + section);
+        hand.press(KeyCode.SPACE);
     }
 
     @Test
@@ -111,7 +172,7 @@ class SayTest {
         try (Hand hand = Hand.atDemo(folder)) {
             hand.press(KeyCode.CONTROL, KeyCode.L);
             hand.press(KeyCode.TAB);
-            assertThat(hand.find("#change-person-maren").isFocused()).isTrue();
+            assertThat(hand.find("#section-people").isFocused()).isTrue();
             hand.press(KeyCode.SHIFT, KeyCode.TAB);
             assertThat(hand.find("#say-lines").isFocused()).isTrue();
             hand.press(KeyCode.SHIFT, KeyCode.TAB);
@@ -120,26 +181,6 @@ class SayTest {
             hand.type("stream");
             hand.press(KeyCode.TAB);
             assertThat(hand.find("#say-add").isFocused()).isTrue();
-        }
-    }
-
-    @Test
-    void aChangeIsTakenOnlyByALineOfItsKindAndIsLeftByEmptyingTheLine() {
-        try (Hand hand = Hand.atDemo(folder)) {
-            hand.press(KeyCode.CONTROL, KeyCode.L);
-            Show before = show(hand);
-            hand.focus("#change-person-ivo");
-            hand.press(KeyCode.SPACE);
-            TextArea lines = (TextArea) hand.find("#say-lines");
-            hand.act(() -> lines.setText("scene Late, 5 min"));
-            hand.press(KeyCode.ENTER);
-            assertThat(show(hand)).isEqualTo(before);
-            assertThat(hand.textIn("#say-told")).contains("Change it by one line");
-            hand.act(() -> lines.setText(""));
-            assertThat(hand.textIn("#say-add")).contains("Add");
-            hand.act(() -> lines.setText("scene Late, 5 min"));
-            hand.press(KeyCode.ENTER);
-            assertThat(show(hand).scenes()).hasSize(before.scenes().size() + 1);
         }
     }
 }

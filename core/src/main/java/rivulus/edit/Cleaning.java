@@ -56,8 +56,7 @@ public final class Cleaning {
                         .filter(d -> !gone.contains(d.id()))
                         .map(this::device)
                         .toList();
-        List<Playback> playback =
-                from.cast().playback().stream().filter(p -> has(p.at(), p.name())).toList();
+        List<Playback> playback = from.cast().playback().stream().map(this::playback).toList();
         Set<String> sources = new HashSet<>();
         from.cast().people().forEach(p -> sources.add(p.id()));
         playback.forEach(p -> sources.add(p.id()));
@@ -92,18 +91,22 @@ public final class Cleaning {
         List<Ear> ears = new ArrayList<>();
         for (Ear ear : from.ears()) {
             List<Ref> at = ear.at().stream().filter(this::isThere).toList();
-            boolean deaf = at.isEmpty() && !ear.at().isEmpty();
             boolean nobodys = !ear.of().isEmpty() && !sources.contains(ear.of());
-            if (deaf || nobodys) losses.add(ear.name());
-            else ears.add(new Ear(ear.id(), ear.name(), ear.kind(), ear.of(), at, ear.extras()));
+            if (nobodys) {
+                losses.add(ear.name());
+                continue;
+            }
+            if (at.isEmpty() && !ear.at().isEmpty()) losses.add(ear.name() + " listens nowhere");
+            ears.add(new Ear(ear.id(), ear.name(), ear.kind(), ear.of(), at, ear.extras()));
         }
         return ears;
     }
 
-    private boolean has(Ref at, String name) {
-        boolean there = isThere(at);
-        if (!there) losses.add(name);
-        return there;
+    private Playback playback(Playback plays) {
+        Optional<Ref> at = plays.at().filter(this::isThere);
+        if (at.equals(plays.at())) return plays;
+        losses.add("nothing plays " + plays.name());
+        return new Playback(plays.id(), plays.name(), plays.kind(), at, plays.extras());
     }
 
     private boolean isThere(Ref point) {

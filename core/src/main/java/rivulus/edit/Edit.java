@@ -32,6 +32,11 @@ public record Edit(String name, Change change, List<String> losses, String chose
         return new Edit(name, change, losses, id);
     }
 
+    /// The same, thought out on an earlier show, with all that was done to it in between.
+    Edit from(Show earlier) {
+        return new Edit(name, new Change(earlier, change.after()), losses, chosen);
+    }
+
     /// What comes of the show that it was thought out on.
     public Show after() {
         return change.after();

@@ -1,11 +1,8 @@
 package rivulus.edit;
 
-import java.text.Normalizer;
 import java.util.ArrayList;
 import java.util.HashSet;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
@@ -14,11 +11,13 @@ import rivulus.disk.Extras;
 import rivulus.disk.Line;
 import rivulus.file.Change;
 import rivulus.gear.Catalogue;
+import rivulus.gear.Setting;
 import rivulus.show.Cast;
 import rivulus.show.Ear;
+import rivulus.show.MuteKey;
 import rivulus.show.Person;
 import rivulus.show.Place;
-import rivulus.show.Role;
+import rivulus.show.Ref;
 import rivulus.show.Scene;
 import rivulus.show.Show;
 import rivulus.words.Words;
@@ -26,8 +25,6 @@ import rivulus.words.Words;
 /// Changes of what a show is: its title, who is in it and where, who listens, and its scenes. What
 /// named a thing that goes, goes with it, and is told before.
 public final class ShowEdits {
-    private static final int MOST_SCENES = 200;
-
     private final Show show;
     private final Catalogue catalogue;
 
@@ -45,188 +42,18 @@ public final class ShowEdits {
         return edit("Call the show " + line, show.titled(line));
     }
 
-    /// Adds everything that lines say, in their order, as one step: people with an ear each, places
-    /// that are not there yet, listeners, tracks, scenes.
-    public Edit add(List<Said> said) {
-        Show after = show;
-        String chosen = "";
-        List<String> names = new ArrayList<>();
-        for (Said one : said) {
-            Show before = after;
-            after = added(after, one.meant());
-            if (!after.equals(before)) names.add(one.words(show).split(" · ")[0]);
-        }
-        List<Ear> ears = after.ears();
-        if (ears.size() > show.ears().size()) chosen = ears.getLast().id();
-        return edit("Add " + Words.list(names), after).choosing(chosen);
-    }
-
-    private static Show added(Show to, Said.Meaning meant) {
-        return switch (meant) {
-            case Said.Meaning.Somebody who -> somebody(to, who);
-            case Said.Meaning.Part part -> part(to, part);
-            case Said.Meaning.Listener listener -> listener(to, listener.kind());
-            case Said.Meaning.Tracks _ -> tracks(to);
-            case Said.Meaning.Nothing _ -> to;
-        };
-    }
-
-    private static Show somebody(Show to, Said.Meaning.Somebody who) {
-        boolean afar = !who.by().isEmpty();
-        String where =
-                !who.place().isEmpty()
-                        ? who.place()
-                        : afar ? who.name() + "'s end" : firstPlace(to).orElse("The room");
-        Show with = place(to, where);
-        String id = freeId(with, who.name());
-        List<Person> people = new ArrayList<>(with.cast().people());
-        people.add(
-                new Person(
-                        id,
-                        who.name(),
-                        who.role(),
-                        placeId(with, where),
-                        who.pronoun(),
-                        who.speaks(),
-                        Extras.NONE));
-        List<Ear> ears = new ArrayList<>(with.ears());
-        ears.add(
-                new Ear(
-                        freeEar(ears, id),
-                        who.name(),
-                        Ear.Kind.PERSON,
-                        id,
-                        List.of(),
-                        Extras.NONE));
-        return with.withCast(new Cast(people, with.cast().playback(), with.cast().extras()))
-                .withEars(ears);
-    }
-
-    /// The place that the hosts are in, else the first.
-    private static Optional<String> firstPlace(Show in) {
-        Optional<String> hosts =
-                in.cast().people().stream()
-                        .filter(person -> person.role() == Role.HOST)
-                        .flatMap(person -> in.place(person.place()).stream())
-                        .map(Place::name)
-                        .findFirst();
-        return hosts.or(() -> in.places().stream().map(Place::name).findFirst());
-    }
-
-    /// The show with a place of that name, if it has none yet.
-    private static Show place(Show to, String name) {
-        if (to.places().stream().anyMatch(place -> place.name().equals(name))) return to;
-        List<Place> places = new ArrayList<>(to.places());
-        places.add(new Place(freePlace(to, name), name, Catalogue.ROOM, List.of(), Extras.NONE));
-        return to.withPlaces(places);
-    }
-
-    private static String placeId(Show in, String name) {
-        return in.places().stream()
-                .filter(place -> place.name().equals(name))
-                .findFirst()
-                .orElseThrow()
-                .id();
-    }
-
-    private static Show listener(Show to, Ear.Kind kind) {
-        List<Ear> ears = new ArrayList<>(to.ears());
-        String id = freeEar(ears, kind.word());
-        ears.add(new Ear(id, Said.name(kind), kind, "", List.of(), Extras.NONE));
-        return to.withEars(ears);
-    }
-
-    private static Show tracks(Show to) {
-        List<Ear> ears = new ArrayList<>(to.ears());
-        Set<String> tracked = new HashSet<>();
-        for (Ear ear : ears) if (ear.kind() == Ear.Kind.TRACK) tracked.add(ear.of());
-        for (Person person : to.cast().people())
-            if (person.speaks() && !tracked.contains(person.id()))
-                ears.add(
-                        new Ear(
-                                freeEar(ears, "track-" + person.id()),
-                                person.name() + "'s track",
-                                Ear.Kind.TRACK,
-                                person.id(),
-                                List.of(),
-                                Extras.NONE));
-        return to.withEars(ears);
-    }
-
-    /// The one scene of a show that has none written down is taken over by the first that is said.
-    private static Show part(Show to, Said.Meaning.Part part) {
-        List<Scene> scenes = new ArrayList<>(to.scenes());
-        boolean only = scenes.equals(Show.untitled().scenes());
-        if (only) scenes.clear();
-        if (scenes.size() >= MOST_SCENES) return to;
-        scenes.add(
-                new Scene(
-                        freeScene(scenes, part.name()),
-                        part.name(),
-                        part.rests(),
-                        part.minutes(),
-                        new LinkedHashMap<>(),
-                        Extras.NONE));
-        return to.withRundown(to.rundown().withScenes(scenes));
-    }
-
     // Changes and removals
 
-    /// Makes somebody what a line says: name, role, place, pronoun, whether they speak. Where the
-    /// line names no place they stay where they are.
-    public Edit change(Person person, Said.Meaning.Somebody to) {
-        boolean moves = !to.place().isEmpty();
-        Show with = moves ? place(show, to.place()) : show;
-        Person changed =
-                new Person(
-                        person.id(),
-                        named(to.name(), "somebody"),
-                        to.role(),
-                        moves ? placeId(with, to.place()) : person.place(),
-                        to.pronoun(),
-                        to.speaks(),
-                        person.extras());
-        List<Person> people = new ArrayList<>(show.cast().people());
-        people.replaceAll(p -> p.id().equals(person.id()) ? changed : p);
-        List<Ear> ears =
-                show.ears().stream()
-                        .map(ear -> isCalled(ear, person) ? called(ear, changed.name()) : ear)
-                        .toList();
-        return cleaned(
-                "Change " + person.name(),
-                with.withCast(new Cast(people, show.cast().playback(), show.cast().extras()))
-                        .withEars(ears));
-    }
-
-    /// Makes a scene what a line says: name, minutes, who rests. Of people who only listen no line
-    /// says whether they rest; that stays as it is.
-    public Edit change(Scene scene, Said.Meaning.Part to) {
-        List<String> quiet = new ArrayList<>(scene.quiet());
-        quiet.removeIf(id -> show.cast().source(id).isPresent() && !to.rests().contains(id));
-        for (String id : to.rests()) if (!quiet.contains(id)) quiet.add(id);
-        Scene changed =
-                new Scene(
-                        scene.id(),
-                        named(to.name(), "a scene"),
-                        quiet,
-                        to.minutes(),
-                        scene.knobs(),
-                        scene.extras());
-        return edit(
-                "Change the scene " + scene.name(),
-                withScenes(
-                        scenes -> scenes.replaceAll(s -> s.id().equals(scene.id()) ? changed : s)));
-    }
-
-    /// Whether an ear is somebody's own and bears their name.
-    private static boolean isCalled(Ear ear, Person person) {
-        return ear.kind() == Ear.Kind.PERSON
-                && ear.of().equals(person.id())
-                && ear.name().equals(person.name());
-    }
-
-    private static Ear called(Ear ear, String name) {
-        return new Ear(ear.id(), name, ear.kind(), ear.of(), ear.at(), ear.extras());
+    /// Puts somebody into a place, known or new.
+    public Edit move(Person person, String to) {
+        Optional<Place> known =
+                show.places().stream().filter(place -> place.name().equals(to)).findFirst();
+        Place place = known.orElseGet(() -> Ids.place(show, to));
+        List<Place> places = new ArrayList<>(show.places());
+        if (known.isEmpty()) places.add(place);
+        return new Parts(show.withPlaces(places), catalogue)
+                .put("Move %s to %s".formatted(person.name(), to), person.in(place.id()))
+                .from(show);
     }
 
     /// Takes somebody or something that plays out of the cast, with their ears.
@@ -292,7 +119,7 @@ public final class ShowEdits {
         String name = Line.clipped(scene.name() + " again", Entry.LONGEST_NAME);
         Scene copy =
                 new Scene(
-                        freeScene(show.scenes(), name),
+                        Ids.ofScene(show.scenes(), name),
                         name,
                         scene.quiet(),
                         scene.minutes(),
@@ -304,15 +131,32 @@ public final class ShowEdits {
                 .choosing(copy.id());
     }
 
-    /// A scene earlier or later; at an end it stays.
-    ///
-    /// @param by how many places; negative for earlier
-    public Edit move(Scene scene, int by) {
-        int at = show.scenes().indexOf(scene);
-        int to = Math.clamp(at + by, 0, show.scenes().size() - 1);
+    // Mute keys
+
+    /// Adds a mute key that silences nothing yet.
+    public Edit add(String name, Ref knob, Setting to) {
+        Set<String> taken = new HashSet<>();
+        for (MuteKey key : show.mutes()) taken.add(key.id());
+        List<MuteKey> keys = new ArrayList<>(show.mutes());
+        keys.add(
+                new MuteKey(
+                        Ids.free(name, taken),
+                        Line.clipped(name, Entry.LONGEST_NAME),
+                        knob,
+                        to,
+                        List.of(),
+                        List.of(),
+                        Extras.NONE));
+        return edit("Add a mute key", show.withRundown(show.rundown().withMutes(keys)));
+    }
+
+    /// Takes a mute key out.
+    public Edit remove(MuteKey key) {
+        List<MuteKey> keys = new ArrayList<>(show.mutes());
+        keys.remove(key);
         return edit(
-                "Move the scene " + scene.name(),
-                withScenes(scenes -> scenes.add(to, scenes.remove(at))));
+                "Remove the mute key " + key.name(),
+                show.withRundown(show.rundown().withMutes(keys)));
     }
 
     private Show withScenes(Consumer<List<Scene>> how) {
@@ -334,49 +178,6 @@ public final class ShowEdits {
     }
 
     private Edit cleaned(String name, Show after) {
-        List<String> losses = new ArrayList<>();
-        Show sound = new Cleaning(after, catalogue, Set.of(), losses).cleaned();
-        return new Edit(name, new Change(show, sound), losses);
-    }
-
-    private static String stem(String name) {
-        String stem =
-                Normalizer.normalize(name, Normalizer.Form.NFD)
-                        .toLowerCase(Locale.ROOT)
-                        .replaceAll("\\p{M}", "")
-                        .replaceAll("[^a-z0-9]+", "-")
-                        .replaceAll("^-+|-+$", "");
-        return stem.isEmpty() ? "one" : stem.substring(0, Math.min(60, stem.length()));
-    }
-
-    private static String freeId(Show in, String name) {
-        String stem = stem(name);
-        return in.has(stem) ? in.freeId(stem, 2) : stem;
-    }
-
-    private static String free(String name, Set<String> taken) {
-        String stem = stem(name);
-        if (!taken.contains(stem)) return stem;
-        int n = 2;
-        while (taken.contains(stem + "-" + n)) n++;
-        return stem + "-" + n;
-    }
-
-    private static String freePlace(Show in, String name) {
-        Set<String> taken = new HashSet<>();
-        for (Place place : in.places()) taken.add(place.id());
-        return free(name, taken);
-    }
-
-    private static String freeEar(List<Ear> ears, String name) {
-        Set<String> taken = new HashSet<>();
-        for (Ear ear : ears) taken.add(ear.id());
-        return free(name, taken);
-    }
-
-    private static String freeScene(List<Scene> scenes, String name) {
-        Set<String> taken = new HashSet<>();
-        for (Scene scene : scenes) taken.add(scene.id());
-        return free(name, taken);
+        return new Parts(show, catalogue).cleaned(name, after);
     }
 }

@@ -139,10 +139,15 @@ final class ShowReader {
                             item.text("id"),
                             item.name("name", item.text("id")),
                             item.field("kind").word("kind of playback", Playback.Kind.class),
-                            names.point(item.field("at")),
+                            at(item),
                             item.extras()));
         }
         return new Cast(everybody, playback, cast.get().extras());
+    }
+
+    private Optional<Ref> at(Entry playback) throws FileTrouble {
+        Optional<Entry> at = playback.maybe("at");
+        return at.isEmpty() ? Optional.empty() : Optional.of(names.point(at.get()));
     }
 
     private static String pronoun(Entry person) throws FileTrouble {

@@ -121,7 +121,7 @@ final class ShowWriter {
                 .must("id", playback.id())
                 .must("name", playback.name())
                 .put("kind", playback.kind().word())
-                .put("at", playback.at().toString())
+                .put("at", playback.at().map(Ref::toString).orElse(""))
                 .with(playback.extras());
     }
 

@@ -62,6 +62,12 @@ public record Template(
         return Keyed.find(pickers, picker);
     }
 
+    /// Whether somebody wears it.
+    public boolean isWorn() {
+        return kind == GearKind.WEARABLE
+                || ends.stream().anyMatch(end -> end.kind() == AcousticEnd.Kind.WORN);
+    }
+
     /// Whether programs run on it and devices show up on it.
     public boolean isComputer() {
         return kind == GearKind.COMPUTER;

@@ -30,6 +30,7 @@ import rivulus.show.Cable;
 import rivulus.show.Device;
 import rivulus.show.OwnTemplate;
 import rivulus.show.Owned;
+import rivulus.show.Person;
 import rivulus.show.Place;
 import rivulus.show.Ref;
 import rivulus.show.Show;
@@ -210,10 +211,46 @@ public final class RigEdits {
     }
 
     /// Takes a lead out.
-    public Edit unjoin(LeadReport lead) {
+    public Edit unjoin(Cable lead) {
         return edit(
-                "Take out the lead from %s to %s".formatted(lead.a().words(), lead.b().words()),
-                show.withRig(show.rig().without(lead.cable())));
+                "Take out the lead " + End.words(lead, show.rig(), catalogue),
+                show.withRig(show.rig().without(lead)));
+    }
+
+    /// Puts on somebody what they wear, and takes everything else off them.
+    ///
+    /// @param worn the ids of the devices
+    public Edit wear(Person person, List<String> worn) {
+        List<Device> devices =
+                show.rig().devices().stream()
+                        .map(
+                                device ->
+                                        worn.contains(device.id())
+                                                ? device.wornBy(person.id())
+                                                : device.worn().equals(person.id())
+                                                        ? device.wornBy("")
+                                                        : device)
+                        .toList();
+        return edit(
+                "Change what %s wears".formatted(person.name()),
+                with(devices, show.rig().cables()));
+    }
+
+    /// A device once more, with its knobs, in the same place and without leads.
+    public Edit twice(Device device) {
+        Device now = now(device);
+        String name = freeName(now.name());
+        Device copy =
+                Device.of(freeId(now.template()), name, now.template())
+                        .in(now.place())
+                        .on(now.on())
+                        .poweredBy(now.power())
+                        .pluggedInto(now.outlet())
+                        .toBuy(now.toBuy())
+                        .withKnobs(now.knobs());
+        List<Device> devices = new ArrayList<>(show.rig().devices());
+        devices.add(devices.indexOf(now) + 1, copy);
+        return edit("Double " + now.name(), with(devices, show.rig().cables())).choosing(copy.id());
     }
 
     /// Says how long a lead is.

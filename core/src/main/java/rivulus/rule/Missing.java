@@ -11,6 +11,7 @@ import rivulus.search.Found;
 import rivulus.show.Limit;
 import rivulus.show.Limits;
 import rivulus.show.Names;
+import rivulus.show.Playback;
 import rivulus.show.Wish;
 import rivulus.words.Severity;
 import rivulus.words.Words;
@@ -43,6 +44,10 @@ final class Missing implements Rule {
     }
 
     private static Finding.Evidence why(SceneProof scene, SceneProof.Heard cell) {
+        if (cell.source() instanceof Playback plays && plays.at().isEmpty())
+            return new Finding.Evidence("nothing plays it yet", List.of());
+        if (cell.ear().isNowhere())
+            return new Finding.Evidence("it listens nowhere yet", List.of());
         Found<Opening> nearest = scene.openings().nearest(cell.source().id(), cell.ear().id(), 1);
         if (nearest.isEmpty()) {
             String cause =

@@ -26,4 +26,9 @@ public record Cable(String id, Ref from, Ref to, double metres, boolean toBuy, E
     public boolean touches(String device) {
         return from.device().equals(device) || to.device().equals(device);
     }
+
+    /// The same lead between other ports.
+    public Cable between(Ref newFrom, Ref newTo) {
+        return new Cable(id, newFrom, newTo, metres, toBuy, extras);
+    }
 }

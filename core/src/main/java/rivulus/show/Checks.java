@@ -1,5 +1,6 @@
 package rivulus.show;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 import java.util.function.Function;
@@ -31,5 +32,25 @@ public record Checks(Limits limits, List<Silenced> silenced, Extras extras) {
         if (silenced.isEmpty()) return findings;
         Set<String> ids = silenced.stream().map(Silenced::finding).collect(Collectors.toSet());
         return findings.stream().filter(finding -> !ids.contains(id.apply(finding))).toList();
+    }
+
+    /// The same with lines drawn elsewhere.
+    public Checks with(Limits newLimits) {
+        return new Checks(newLimits, silenced, extras);
+    }
+
+    /// The same with one more finding that is not told, or another reason for it.
+    public Checks silencing(String finding, String reason) {
+        List<Silenced> all = new ArrayList<>(telling(finding).silenced());
+        all.add(new Silenced(finding, reason, Extras.NONE));
+        return new Checks(limits, all, extras);
+    }
+
+    /// The same with a finding told again.
+    public Checks telling(String finding) {
+        return new Checks(
+                limits,
+                silenced.stream().filter(one -> !one.finding().equals(finding)).toList(),
+                extras);
     }
 }

@@ -38,11 +38,36 @@ public record Ear(String id, String name, Kind kind, String of, List<Ref> at, Ex
         }
     }
 
+    /// Whether nobody has said where it listens. A person has ears.
+    public boolean isNowhere() {
+        return at.isEmpty() && kind != Kind.PERSON;
+    }
+
     /// Whether the public is on this ear, so that what should be silent must not be heard there.
     public boolean isPublic() {
         return switch (kind) {
             case HOUSE, ASSISTIVE, STREAM, SECOND_LANGUAGE, ON_DEMAND, CAMERA -> true;
             case PERSON, TRACK -> false;
         };
+    }
+
+    /// The same ear under another name.
+    public Ear named(String newName) {
+        return new Ear(id, newName, kind, of, at, extras);
+    }
+
+    /// The same ear as another kind.
+    public Ear as(Kind newKind) {
+        return new Ear(id, name, newKind, of, at, extras);
+    }
+
+    /// The same ear for another source, or, empty, for all.
+    public Ear of(String source) {
+        return new Ear(id, name, kind, source, at, extras);
+    }
+
+    /// The same ear that listens elsewhere.
+    public Ear at(List<Ref> points) {
+        return new Ear(id, name, kind, of, points, extras);
     }
 }

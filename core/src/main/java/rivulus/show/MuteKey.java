@@ -22,4 +22,24 @@ public record MuteKey(
         silences = List.copyOf(silences);
         except = List.copyOf(except);
     }
+
+    /// The same key under another name.
+    public MuteKey named(String newName) {
+        return new MuteKey(id, newName, knob, to, silences, except, extras);
+    }
+
+    /// The same on another knob.
+    public MuteKey on(Ref newKnob, Setting newTo) {
+        return new MuteKey(id, name, newKnob, newTo, silences, except, extras);
+    }
+
+    /// The same that should silence others.
+    public MuteKey silencing(List<String> sources) {
+        return new MuteKey(id, name, knob, to, sources, except, extras);
+    }
+
+    /// The same that others may still hear past.
+    public MuteKey except(List<String> ears) {
+        return new MuteKey(id, name, knob, to, silences, ears, extras);
+    }
 }

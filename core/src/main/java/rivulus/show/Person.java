@@ -38,4 +38,29 @@ public record Person(
             default -> "them";
         };
     }
+
+    /// The same person under another name.
+    public Person named(String newName) {
+        return new Person(id, newName, role, place, pronoun, speaks, extras);
+    }
+
+    /// The same person in another role.
+    public Person as(Role newRole) {
+        return new Person(id, name, newRole, place, pronoun, speaks, extras);
+    }
+
+    /// The same person elsewhere.
+    public Person in(String newPlace) {
+        return new Person(id, name, role, newPlace, pronoun, speaks, extras);
+    }
+
+    /// The same person, spoken of otherwise.
+    public Person calledBy(String newPronoun) {
+        return new Person(id, name, role, place, newPronoun, speaks, extras);
+    }
+
+    /// The same person, to be heard or not.
+    public Person speaking(boolean isHeard) {
+        return new Person(id, name, role, place, pronoun, isHeard, extras);
+    }
 }

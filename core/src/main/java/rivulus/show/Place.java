@@ -16,9 +16,31 @@ public record Place(String id, String name, String room, List<Distance> distance
     ///
     /// @param word the plain word it was given by, or empty where it was given in metres
     public record Distance(String from, String to, double metres, String word, Extras extras) {
+        /// The same two, so far apart.
+        ///
+        /// @param newWord empty where it is given in metres
+        public Distance of(double newMetres, String newWord) {
+            return new Distance(from, to, newMetres, newWord, extras);
+        }
+
         /// Whether this is the distance between those two, either way round.
         public boolean joins(String a, String b) {
             return from.equals(a) && to.equals(b) || from.equals(b) && to.equals(a);
         }
+    }
+
+    /// The same place under another name.
+    public Place named(String newName) {
+        return new Place(id, newName, room, distances, extras);
+    }
+
+    /// The same place that sounds like another kind of room.
+    public Place of(String newRoom) {
+        return new Place(id, name, newRoom, distances, extras);
+    }
+
+    /// The same place with other distances.
+    public Place with(List<Distance> newDistances) {
+        return new Place(id, name, room, newDistances, extras);
     }
 }

@@ -1,12 +1,14 @@
 package rivulus.show;
 
+import java.util.Optional;
 import rivulus.disk.Extras;
 import rivulus.disk.Worded;
 
 /// Something that plays: a music bed, cue pads, alerts.
 ///
-/// @param at the point in the rig where it starts
-public record Playback(String id, String name, Kind kind, Ref at, Extras extras) implements Source {
+/// @param at the point in the rig where it starts; empty where nobody has said what plays it
+public record Playback(String id, String name, Kind kind, Optional<Ref> at, Extras extras)
+        implements Source {
     /// What it is. The brief's defaults go by it.
     public enum Kind implements Worded {
         /// Music that needs a licence on demand.
@@ -38,5 +40,20 @@ public record Playback(String id, String name, Kind kind, Ref at, Extras extras)
     @Override
     public String object() {
         return "it";
+    }
+
+    /// The same under another name.
+    public Playback named(String newName) {
+        return new Playback(id, newName, kind, at, extras);
+    }
+
+    /// The same as something else.
+    public Playback as(Kind newKind) {
+        return new Playback(id, name, newKind, at, extras);
+    }
+
+    /// The same played elsewhere.
+    public Playback from(Optional<Ref> point) {
+        return new Playback(id, name, kind, point, extras);
     }
 }

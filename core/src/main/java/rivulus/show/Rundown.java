@@ -20,6 +20,11 @@ public record Rundown(List<WishChange> changes, List<Scene> scenes, List<MuteKey
         return new Rundown(newChanges, scenes, mutes);
     }
 
+    /// The same with other mute keys.
+    public Rundown withMutes(List<MuteKey> newMutes) {
+        return new Rundown(changes, scenes, newMutes);
+    }
+
     /// The same with other scenes.
     public Rundown withScenes(List<Scene> newScenes) {
         return new Rundown(changes, newScenes, mutes);

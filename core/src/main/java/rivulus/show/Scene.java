@@ -39,4 +39,26 @@ public record Scene(
         turned.put(knob, setting);
         return new Scene(id, name, quiet, minutes, turned, extras);
     }
+
+    /// The same scene under another name.
+    public Scene named(String newName) {
+        return new Scene(id, newName, quiet, minutes, knobs, extras);
+    }
+
+    /// The same scene of another length.
+    public Scene lasting(double newMinutes) {
+        return new Scene(id, name, quiet, newMinutes, knobs, extras);
+    }
+
+    /// The same scene in which others rest.
+    public Scene resting(List<String> newQuiet) {
+        return new Scene(id, name, newQuiet, minutes, knobs, extras);
+    }
+
+    /// The same scene in which a knob stands as in the whole show.
+    public Scene without(Ref knob) {
+        SequencedMap<Ref, Setting> left = new LinkedHashMap<>(knobs);
+        left.remove(knob);
+        return new Scene(id, name, quiet, minutes, left, extras);
+    }
 }

@@ -69,7 +69,8 @@ public final class Compiler {
         for (Device device : show.rig().devices()) addPicks(device);
         new Rooms(show, catalogue).into(this::addAir);
         for (Device device : show.rig().devices()) addWorn(device);
-        return new SignalGraph(nodes, legs, knobs, pointNodes, sourceNodes(), earNodes());
+        SequencedMap<String, int[]> sources = sourceNodes();
+        return new SignalGraph(nodes, legs, knobs, pointNodes, sources, earNodes());
     }
 
     private Template template(Device device) {
@@ -296,8 +297,17 @@ public final class Compiler {
                 sources.put(person.id(), pointNodes.get(new Ref(person.id(), "mouth")));
         }
         for (Playback playback : show.cast().playback())
-            sources.put(playback.id(), pointNodes.get(playback.at()));
+            sources.put(
+                    playback.id(),
+                    playback.at().map(pointNodes::get).orElseGet(() -> unplayed(playback)));
         return sources;
+    }
+
+    /// A node from which nothing goes.
+    private int[] unplayed(Playback playback) {
+        Ref nowhere = new Ref(playback.id(), "nowhere");
+        nodes.add(new Node(nodes.size(), nowhere, playback.name(), "", 0));
+        return new int[] {nodes.size() - 1};
     }
 
     private SequencedMap<String, SignalGraph.EarNodes> earNodes() {

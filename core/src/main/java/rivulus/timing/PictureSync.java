@@ -63,7 +63,10 @@ public record PictureSync(
         return switch (source) {
             case Person person ->
                     !person.place().isEmpty() && person.place().equals(picture.source().place());
-            case Playback playback -> playback.at().device().equals(picture.source().id());
+            case Playback playback ->
+                    playback.at()
+                            .filter(at -> at.device().equals(picture.source().id()))
+                            .isPresent();
         };
     }
 

@@ -67,7 +67,12 @@ final class RandomRigs {
             cables.add(new Cable("c" + c, out, in, 0, false, Extras.NONE));
         }
         Playback source =
-                new Playback("s", "s", Playback.Kind.TONE, new Ref("d0", "x.in"), Extras.NONE);
+                new Playback(
+                        "s",
+                        "s",
+                        Playback.Kind.TONE,
+                        Optional.of(new Ref("d0", "x.in")),
+                        Extras.NONE);
         List<Ref> at = List.of(new Ref("d" + (count - 1), "a.out"), new Ref("d1", "b.out"));
         Ear ear = new Ear("e", "e", Ear.Kind.STREAM, "", at, Extras.NONE);
         Show show =

@@ -1,7 +1,6 @@
 package rivulus.app.brief;
 
 import java.util.List;
-import java.util.Optional;
 import java.util.function.Function;
 import javafx.geometry.Pos;
 import javafx.scene.TraversalDirection;
@@ -11,46 +10,52 @@ import javafx.scene.control.TextArea;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
-import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
-import javafx.scene.layout.Pane;
-import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
+import rivulus.app.form.FormBox;
 import rivulus.app.look.Look;
 import rivulus.app.look.Marks;
 import rivulus.app.session.Picture;
 import rivulus.app.session.Session;
 import rivulus.app.session.View;
-import rivulus.edit.Edit;
-import rivulus.edit.Said;
 import rivulus.edit.ShowEdits;
 import rivulus.gear.Catalogue;
-import rivulus.show.Person;
-import rivulus.show.Scene;
+import rivulus.say.Said;
+import rivulus.say.Saying;
 import rivulus.show.Show;
 import rivulus.words.Severity;
 
 /// Where a show is said: its title, lines as one would write them on paper, and what it says so
-/// far.
+/// far; every part of that opens as a form.
 final class SayPane extends VBox implements View<SaySight> {
     private static final String EXAMPLE =
-            "Maren, host, Reading Room\nNadia, caller, call program\nstream\nscene Doors, 10 min";
-
-    private static final double BUTTONS = 240;
+            """
+            Maren, host, Reading Room
+            Nadia, caller, call program
+            show desk
+            mic for Maren
+            Maren's mic > Show desk
+            stream""";
 
     private final Session session;
     private final TextField title = new TextField();
     private final TextArea lines = new TextArea();
     private final VBox understood = new VBox(2);
     private final Button add = new Button("Add (Enter)");
-    private final VBox said = new VBox(10);
-    private Optional<Function<Said.Meaning, Optional<Edit>>> changing = Optional.empty();
     private final Label told = Look.paragraph("", "cause");
+    private final VBox saying = new VBox(8);
+    private final OutlineBox outline;
+    private final FormBox form;
+    private final VBox one = new VBox(8);
+    private final Label formTitle = Look.paragraph("", "pane-title");
+    private String key = "";
 
     SayPane(Session session) {
         this.session = session;
         setSpacing(8);
         setId("say");
+        outline = new OutlineBox(this::open, session::edit);
+        form = new FormBox(session::edit);
         title.setId("say-title");
         title.setPromptText("Title of the show");
         title.setAccessibleText("Title of the show");
@@ -62,11 +67,11 @@ final class SayPane extends VBox implements View<SaySight> {
                         });
         lines.setId("say-lines");
         lines.setPromptText(EXAMPLE);
-        lines.setPrefRowCount(4);
+        lines.setPrefRowCount(6);
         lines.setWrapText(true);
         lines.setAccessibleText(
-                "Lines that say who is in the show, who listens, and its scenes. Enter adds them; Shift"
-                        + " Enter begins a new line.");
+                "Lines that say who is in the show, its gear and leads, who listens, and its scenes."
+                        + " Enter adds them; Shift Enter begins a new line.");
         lines.textProperty().addListener((_, _, text) -> understand(text));
         lines.addEventFilter(KeyEvent.KEY_PRESSED, this::key);
         add.setId("say-add");
@@ -75,8 +80,22 @@ final class SayPane extends VBox implements View<SaySight> {
         HBox row = new HBox(8, Look.text("Shift Enter begins a line", "soft"), Look.spring(), add);
         row.setAlignment(Pos.CENTER_LEFT);
         told.setId("say-told");
-        getChildren().addAll(title, lines, understood, row, told, said);
+        saying.getChildren().addAll(title, lines, understood, row, told, outline);
+        Button back = new Button("Back to all (Esc)");
+        back.setId("form-back");
+        back.getStyleClass().add("back");
+        back.setOnAction(_ -> close());
+        one.getChildren().addAll(back, formTitle, form);
+        one.addEventHandler(
+                KeyEvent.KEY_PRESSED,
+                event -> {
+                    if (event.getCode() != KeyCode.ESCAPE) return;
+                    close();
+                    event.consume();
+                });
+        getChildren().addAll(saying, one);
         Look.show(told, false);
+        Look.show(one, false);
         understand("");
         session.show()
                 .addListener(
@@ -90,6 +109,7 @@ final class SayPane extends VBox implements View<SaySight> {
 
     /// Puts the keyboard where lines are typed.
     void focusLines() {
+        close();
         lines.requestFocus();
     }
 
@@ -97,14 +117,15 @@ final class SayPane extends VBox implements View<SaySight> {
         if (!title.isFocused()) title.setText(show.title());
     }
 
-    private ShowEdits edits() {
-        return new ShowEdits(session.show().get(), session.shelf().prover().catalogue());
+    private Catalogue catalogue() {
+        return session.shelf().prover().catalogue();
     }
 
     private void entitle() {
-        String now = session.show().get().title();
-        if (title.getText().isBlank()) title.setText(now);
-        else if (!title.getText().strip().equals(now)) session.edit(edits().title(title.getText()));
+        Show show = session.show().get();
+        if (title.getText().isBlank()) title.setText(show.title());
+        else if (!title.getText().strip().equals(show.title()))
+            session.edit(new ShowEdits(show, catalogue()).title(title.getText()));
     }
 
     // Lines
@@ -129,13 +150,16 @@ final class SayPane extends VBox implements View<SaySight> {
         event.consume();
     }
 
+    private List<Said> said() {
+        return Said.all(lines.getText(), session.show().get(), catalogue());
+    }
+
     private void understand(String text) {
-        if (text.isBlank()) changeTo(Optional.empty());
-        List<Said> all = Said.all(text, session.show().get());
+        List<Said> all = text.isBlank() ? List.of() : said();
         understood.getChildren().clear();
-        for (Said one : all) {
-            VBox row = new VBox(Look.paragraph(one.words(session.show().get()), "order"));
-            if (!one.unclear().isEmpty())
+        for (Said line : all) {
+            VBox row = new VBox(Look.paragraph(line.words(), "order"));
+            if (!line.unclear().isEmpty())
                 row.getChildren()
                         .add(
                                 new HBox(
@@ -143,7 +167,7 @@ final class SayPane extends VBox implements View<SaySight> {
                                         Marks.of(Severity.CAUTION),
                                         Look.paragraph(
                                                 "not understood: "
-                                                        + String.join(", ", one.unclear()),
+                                                        + String.join(", ", line.unclear()),
                                                 "cause")));
             understood.getChildren().add(row);
         }
@@ -152,64 +176,18 @@ final class SayPane extends VBox implements View<SaySight> {
 
     /// Adds what was understood; lines with something unclear in them stay, to be mended.
     private void add() {
-        List<Said> all = Said.all(lines.getText(), session.show().get());
-        List<Said> clear =
-                all.stream().filter(s -> s.isSomething() && s.unclear().isEmpty()).toList();
+        List<Said> all = said();
+        List<Said> clear = all.stream().filter(Said::isClear).toList();
         List<String> left = all.stream().filter(s -> !clear.contains(s)).map(Said::line).toList();
-        if (changing.isPresent()) {
-            Optional<Edit> change =
-                    all.size() == 1 && clear.size() == 1
-                            ? changing.get().apply(clear.getFirst().meant())
-                            : Optional.empty();
-            if (change.isPresent()) {
-                lines.clear();
-                tell("");
-                session.edit(change.get());
-            } else {
-                tell("Change it by one line that is understood; empty it to leave all as it is.");
-            }
-            return;
-        }
         if (clear.isEmpty()) {
             if (!left.isEmpty())
                 tell("Mend what is not understood, or take it out; then it can be added.");
             return;
         }
-        session.edit(edits().add(clear));
+        session.edit(new Saying(session.show().get(), catalogue()).add(clear));
         lines.setText(String.join("\n", left));
         lines.positionCaret(lines.getLength());
         tell(left.isEmpty() ? "" : "What is left has something in it that was not understood.");
-    }
-
-    /// A line is taken up to be changed.
-    private void change(String line, Function<Said.Meaning, Optional<Edit>> how) {
-        lines.setText(line);
-        lines.positionCaret(line.length());
-        changeTo(Optional.of(how));
-        lines.requestFocus();
-    }
-
-    private void changeTo(Optional<Function<Said.Meaning, Optional<Edit>>> how) {
-        changing = how;
-        add.setText(how.isPresent() ? "Change (Enter)" : "Add (Enter)");
-    }
-
-    /// A change by a line that says a certain kind of thing.
-    private static <M extends Said.Meaning> Function<Said.Meaning, Optional<Edit>> by(
-            Class<M> kind, Function<M, Edit> how) {
-        return meant -> Optional.of(meant).filter(kind::isInstance).map(kind::cast).map(how);
-    }
-
-    private void changePerson(Person person) {
-        change(
-                Said.line(person, session.show().get()),
-                by(Said.Meaning.Somebody.class, to -> edits().change(person, to)));
-    }
-
-    private void changeScene(Scene scene) {
-        change(
-                Said.line(scene, session.show().get()),
-                by(Said.Meaning.Part.class, to -> edits().change(scene, to)));
     }
 
     private void tell(String words) {
@@ -219,6 +197,22 @@ final class SayPane extends VBox implements View<SaySight> {
 
     // What is said so far
 
+    private void open(String part) {
+        key = part;
+        session.redraw();
+    }
+
+    private void close() {
+        if (key.isEmpty()) return;
+        String left = key;
+        key = "";
+        Look.show(one, false);
+        Look.show(saying, true);
+        applyCss();
+        outline.focus(left);
+        session.redraw();
+    }
+
     @Override
     public boolean isSeen() {
         return session.stage().get().equals(BriefStage.ID);
@@ -226,106 +220,37 @@ final class SayPane extends VBox implements View<SaySight> {
 
     @Override
     public Function<Picture, SaySight> drawing() {
-        Catalogue catalogue = session.shelf().prover().catalogue();
-        return picture -> SaySight.of(picture, catalogue);
+        Catalogue catalogue = catalogue();
+        String part = key;
+        return picture -> SaySight.of(picture, part, catalogue);
     }
 
     @Override
     public void clear() {
-        said.getChildren().clear();
+        key = "";
+        outline.clear();
         lines.clear();
         tell("");
+        Look.show(one, false);
+        Look.show(saying, true);
         fillTitle(session.show().get());
     }
 
     @Override
     public void show(SaySight sight) {
-        Optional<String> focused =
-                Optional.ofNullable(getScene())
-                        .map(scene -> scene.getFocusOwner())
-                        .map(node -> node.getId());
-        said.getChildren().clear();
-        for (SaySight.Section section : sight.sections()) {
-            if (section.rows().isEmpty()) continue;
-            VBox rows = new VBox(2, Look.text(section.title(), "pane-title", "others"));
-            for (SaySight.Row row : section.rows()) rows.getChildren().add(row(row));
-            said.getChildren().add(rows);
-        }
-        focused.map(id -> lookup("#" + id)).ifPresent(node -> node.requestFocus());
-    }
-
-    private Pane row(SaySight.Row row) {
-        Label name = Look.text(row.name(), "order");
-        Label words = Look.text(row.words(), "soft");
-        name.setMinWidth(0);
-        words.setMinWidth(0);
-        words.setWrapText(true);
-        words.setMinHeight(USE_PREF_SIZE);
-        VBox text = new VBox(name, words);
-        HBox.setHgrow(text, Priority.ALWAYS);
-        text.setMinWidth(0);
-        Pane buttons = row.scene().isPresent() ? wrapping() : new HBox(4);
-        row.person()
+        outline.show(sight.outline());
+        boolean opened = sight.form().isPresent() && !one.isVisible();
+        if (sight.form().isEmpty() && one.isVisible()) close();
+        Look.show(one, sight.form().isPresent());
+        Look.show(saying, sight.form().isEmpty());
+        sight.form()
                 .ifPresent(
-                        person -> {
-                            Button change =
-                                    small("Change", "change-" + row.id(), "Change " + row.name());
-                            change.setOnAction(_ -> changePerson(person));
-                            buttons.getChildren().add(change);
+                        part -> {
+                            formTitle.setText(part.title());
+                            form.show(part);
                         });
-        row.scene().ifPresent(scene -> buttons.getChildren().addAll(ofScene(scene)));
-        Button remove = small("Remove", "remove-" + row.id(), "Remove " + row.name());
-        remove.setDisable(row.removal().isEmpty());
-        remove.setOnAction(_ -> row.removal().ifPresent(this::take));
-        remove.focusedProperty().addListener((_, _, on) -> tell(on ? row.told() : ""));
-        buttons.getChildren().add(remove);
-        // five buttons are too many for one line with the words
-        Pane line =
-                row.scene().isPresent() ? new VBox(2, text, buttons) : new HBox(4, text, buttons);
-        line.getStyleClass().add("said-row");
-        line.hoverProperty().addListener((_, _, on) -> tell(on ? row.told() : ""));
-        return line;
-    }
-
-    private static FlowPane wrapping() {
-        FlowPane buttons = new FlowPane(4, 4);
-        buttons.setPrefWrapLength(BUTTONS);
-        return buttons;
-    }
-
-    private List<Button> ofScene(Scene scene) {
-        Button up =
-                small(
-                        "↑",
-                        "up-scene-" + scene.id(),
-                        "Move the scene %s up".formatted(scene.name()));
-        up.setOnAction(_ -> session.edit(edits().move(scene, -1)));
-        Button down =
-                small(
-                        "↓",
-                        "down-scene-" + scene.id(),
-                        "Move the scene %s down".formatted(scene.name()));
-        down.setOnAction(_ -> session.edit(edits().move(scene, 1)));
-        Button twice =
-                small("Double", "double-scene-" + scene.id(), "Double the scene " + scene.name());
-        twice.setOnAction(_ -> session.edit(edits().twice(scene)));
-        Button change =
-                small("Change", "change-scene-" + scene.id(), "Change the scene " + scene.name());
-        change.setOnAction(_ -> changeScene(scene));
-        return List.of(up, down, change, twice);
-    }
-
-    private static Button small(String words, String id, String spoken) {
-        Button button = new Button(words);
-        button.setId(id);
-        button.getStyleClass().add("take-out");
-        button.setMinWidth(USE_PREF_SIZE);
-        button.setAccessibleText(spoken);
-        return button;
-    }
-
-    private void take(Edit removal) {
-        tell("");
-        session.edit(removal);
+        if (!opened) return;
+        applyCss();
+        form.focusFirst();
     }
 }

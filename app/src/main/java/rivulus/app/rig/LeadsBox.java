@@ -248,7 +248,7 @@ final class LeadsBox extends VBox {
         Button out = new Button("Take out");
         out.getStyleClass().add("take-out");
         out.setAccessibleText("Take out the lead to " + far);
-        out.setOnAction(_ -> session.edit(session.rigEdits().unjoin(lead)));
+        out.setOnAction(_ -> session.edit(session.rigEdits().unjoin(lead.cable())));
         TextField metres =
                 new TextField(
                         lead.cable().metres() == 0 ? "" : Words.signed(lead.cable().metres(), 1));

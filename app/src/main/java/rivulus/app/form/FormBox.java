@@ -1,0 +1,252 @@
+package rivulus.app.form;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Consumer;
+import java.util.function.Supplier;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Control;
+import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import javafx.util.StringConverter;
+import rivulus.app.look.Look;
+import rivulus.edit.Edit;
+import rivulus.form.Deed;
+import rivulus.form.Field;
+import rivulus.form.Form;
+import rivulus.form.Option;
+
+/// One part of a show, to be answered field by field: every answer is an edit at once. What cannot
+/// be is told under its field, and the field keeps what was typed.
+public final class FormBox extends VBox {
+    private static final double NAMES = 92;
+    private static final double ENTRY = 176;
+    /// So many can be looked over as boxes to tick; of more, those that are chosen.
+    private static final int MOST_TICKED = 12;
+
+    private final Consumer<Edit> edits;
+    private final Label told = Look.paragraph("", "cause");
+    private Form shown;
+
+    /// @param edits told every edit that an answer comes to
+    public FormBox(Consumer<Edit> edits) {
+        super(8);
+        this.edits = edits;
+        setId("form");
+        getStyleClass().add("form");
+        told.setId("form-told");
+    }
+
+    /// Shows a form; the keyboard stays on the field it is on.
+    public void show(Form form) {
+        boolean same = shown != null && shown.key().equals(form.key());
+        Optional<String> focused =
+                Optional.ofNullable(getScene())
+                        .map(scene -> scene.getFocusOwner())
+                        .map(Node::getId);
+        shown = form;
+        getChildren().clear();
+        tell("");
+        for (Field field : form.fields()) getChildren().add(row(field));
+        if (!form.deeds().isEmpty()) getChildren().add(deeds(form));
+        getChildren().add(told);
+        if (same) focused.map(id -> lookup("#" + id)).ifPresent(Node::requestFocus);
+    }
+
+    /// Puts the keyboard on the first field.
+    public void focusFirst() {
+        Node first = lookup(".field-entry");
+        if (first != null) first.requestFocus();
+    }
+
+    private void tell(String words) {
+        told.setText(words);
+        Look.show(told, !words.isEmpty());
+    }
+
+    // Fields
+
+    private Node row(Field field) {
+        Label name = Look.text(field.label(), "field-name");
+        name.setMinWidth(NAMES);
+        name.setMaxWidth(NAMES);
+        name.setWrapText(true);
+        Label trouble = Look.paragraph("", "field-trouble");
+        Look.show(trouble, false);
+        Node entry =
+                switch (field) {
+                    case Field.Text text -> text(text, trouble);
+                    case Field.Choice choice -> choice(choice, trouble);
+                    case Field.Several several -> several(several, trouble);
+                };
+        VBox box = new VBox(2, entry, trouble);
+        HBox.setHgrow(box, Priority.ALWAYS);
+        HBox row = new HBox(8, name, box);
+        row.getStyleClass().add("field-row");
+        return row;
+    }
+
+    private static void entry(Control control, Field field) {
+        control.setId("field-" + field.id());
+        control.getStyleClass().add("field-entry");
+        control.setMaxWidth(Double.MAX_VALUE);
+        control.setAccessibleText(field.label());
+    }
+
+    private Node text(Field.Text field, Label trouble) {
+        if (field.offers().isEmpty()) {
+            TextField typed = new TextField(field.value());
+            entry(typed, field);
+            typed.setPromptText(field.hint());
+            onDone(typed, () -> take(field, typed.getText(), trouble));
+            return typed;
+        }
+        ComboBox<String> typed = new ComboBox<>();
+        entry(typed, field);
+        typed.setEditable(true);
+        typed.getItems().setAll(field.offers());
+        typed.setValue(field.value());
+        typed.setPromptText(field.hint());
+        typed.valueProperty()
+                .addListener((_, _, word) -> take(field, word == null ? "" : word, trouble));
+        onDone(typed.getEditor(), () -> take(field, typed.getEditor().getText(), trouble));
+        return typed;
+    }
+
+    private static void onDone(TextField typed, Runnable then) {
+        typed.setOnAction(_ -> then.run());
+        typed.focusedProperty()
+                .addListener(
+                        (_, _, focused) -> {
+                            if (!focused) then.run();
+                        });
+    }
+
+    private void take(Field.Text field, String typed, Label trouble) {
+        if (typed.equals(field.value())) Look.show(trouble, false);
+        else answer(() -> field.to().apply(typed), trouble);
+    }
+
+    private Node choice(Field.Choice field, Label trouble) {
+        ComboBox<Option> choice = options(field.options());
+        entry(choice, field);
+        choice.setValue(find(field.options(), field.value()));
+        choice.valueProperty()
+                .addListener(
+                        (_, was, is) -> {
+                            if (is != null && !is.equals(was))
+                                answer(() -> field.to().apply(is.id()), trouble);
+                        });
+        return choice;
+    }
+
+    private static Option find(List<Option> options, String id) {
+        return options.stream().filter(option -> option.id().equals(id)).findFirst().orElse(null);
+    }
+
+    private static ComboBox<Option> options(List<Option> options) {
+        ComboBox<Option> choice = new ComboBox<>();
+        choice.getItems().setAll(options);
+        choice.setConverter(
+                new StringConverter<>() {
+                    @Override
+                    public String toString(Option option) {
+                        return option == null ? "" : option.words();
+                    }
+
+                    @Override
+                    public Option fromString(String words) {
+                        throw new UnsupportedOperationException("it is chosen, not typed");
+                    }
+                });
+        return choice;
+    }
+
+    private Node several(Field.Several field, Label trouble) {
+        FlowPane box = new FlowPane(8, 4);
+        if (field.options().isEmpty()) {
+            box.getChildren().add(Look.text("nothing there yet", "soft"));
+            return box;
+        }
+        boolean many = field.options().size() > MOST_TICKED;
+        List<Option> left = new ArrayList<>();
+        boolean first = true;
+        for (Option option : field.options()) {
+            boolean chosen = field.values().contains(option.id());
+            if (many && !chosen) {
+                left.add(option);
+                continue;
+            }
+            CheckBox tick = new CheckBox(option.words());
+            tick.setSelected(chosen);
+            tick.setId("field-" + field.id() + "-" + option.id().replaceAll("[^a-z0-9-]", "-"));
+            if (first) tick.getStyleClass().add("field-entry");
+            first = false;
+            tick.setAccessibleText(field.label() + ": " + option.words());
+            tick.setOnAction(_ -> answer(() -> field.to().apply(with(field, option)), trouble));
+            box.getChildren().add(tick);
+        }
+        if (!left.isEmpty()) {
+            ComboBox<Option> more = options(left);
+            entry(more, field);
+            more.setPromptText("one more …");
+            more.setPrefWidth(ENTRY);
+            more.valueProperty()
+                    .addListener(
+                            (_, _, option) -> {
+                                if (option != null)
+                                    answer(() -> field.to().apply(with(field, option)), trouble);
+                            });
+            box.getChildren().add(more);
+        }
+        return box;
+    }
+
+    /// What stands, with one more or one fewer.
+    private static List<String> with(Field.Several field, Option option) {
+        List<String> values = new ArrayList<>(field.values());
+        if (!values.remove(option.id())) values.add(option.id());
+        return values;
+    }
+
+    private void answer(Supplier<Edit> answer, Label trouble) {
+        try {
+            Edit edit = answer.get();
+            Look.show(trouble, false);
+            edits.accept(edit);
+        } catch (IllegalArgumentException cannotBe) {
+            trouble.setText(cannotBe.getMessage());
+            Look.show(trouble, true);
+        }
+    }
+
+    // Deeds
+
+    private Node deeds(Form form) {
+        FlowPane buttons = new FlowPane(4, 4);
+        buttons.getStyleClass().add("deeds");
+        for (Deed deed : form.deeds()) {
+            Button button = new Button(deed.words());
+            button.setId("deed-" + deed.id().replaceAll("[^a-z0-9-]", "-"));
+            button.getStyleClass().add("take-out");
+            button.setAccessibleText(deed.words() + " " + form.title() + ". " + deed.told());
+            button.setDisable(deed.edit().isEmpty());
+            button.setOnAction(_ -> deed.edit().ifPresent(edits));
+            button.focusedProperty().addListener((_, _, on) -> tell(on ? deed.told() : ""));
+            button.hoverProperty().addListener((_, _, on) -> tell(on ? deed.told() : ""));
+            buttons.getChildren().add(button);
+            // what cannot be done has no focus to say why
+            if (deed.edit().isEmpty())
+                buttons.getChildren().add(Look.paragraph(deed.told(), "soft"));
+        }
+        return buttons;
+    }
+}

@@ -1,0 +1,276 @@
+package rivulus.form;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
+import rivulus.disk.Extras;
+import rivulus.disk.Worded;
+import rivulus.edit.Edit;
+import rivulus.gear.Air;
+import rivulus.gear.Catalogue;
+import rivulus.gear.Template;
+import rivulus.rig.Points;
+import rivulus.show.Device;
+import rivulus.show.Person;
+import rivulus.show.Place;
+import rivulus.show.Playback;
+import rivulus.show.Ref;
+import rivulus.show.Role;
+
+/// Forms of who and what sounds, and of where they are.
+record CastForms(Ground on) {
+    private static final List<Option> PRONOUNS =
+            List.of(new Option("she", "she"), new Option("he", "he"), new Option("they", "they"));
+    private static final String SPEAKS = "speaks";
+    private static final List<Option> VOICE =
+            List.of(new Option(SPEAKS, "speaks"), new Option("listens", "only listens"));
+
+    // People
+
+    Form of(Person person) {
+        String change = "Change " + person.name();
+        List<Field> fields = new ArrayList<>();
+        fields.add(
+                Field.Text.of(
+                        "name",
+                        "Name",
+                        person.name(),
+                        typed -> on.parts().put(change, person.named(Ground.name(typed)))));
+        fields.add(
+                new Field.Choice(
+                        "role",
+                        "Role",
+                        person.role().word(),
+                        Ground.options(List.of(Role.values())),
+                        word ->
+                                on.parts()
+                                        .put(
+                                                change,
+                                                person.as(Worded.words(Role.class).get(word)))));
+        fields.add(
+                new Field.Text(
+                        "place",
+                        "Where",
+                        on.show().place(person.place()).map(Place::name).orElse(""),
+                        "a place, new or known",
+                        on.show().places().stream().map(Place::name).toList(),
+                        typed -> on.edits().move(person, Ground.name(typed))));
+        fields.add(
+                new Field.Choice(
+                        "pronoun",
+                        "Spoken of as",
+                        person.pronoun(),
+                        withOwn(PRONOUNS, person.pronoun()),
+                        word -> on.parts().put(change, person.calledBy(word))));
+        fields.add(
+                new Field.Choice(
+                        "voice",
+                        "In the show",
+                        person.speaks() ? SPEAKS : "listens",
+                        VOICE,
+                        word -> on.parts().put(change, person.speaking(word.equals(SPEAKS)))));
+        fields.add(wears(person));
+        fields.addAll(distances(person));
+        List<Deed> deeds =
+                new ArrayList<>(
+                        Ground.order(
+                                on.show().cast().people(),
+                                person,
+                                by -> on.parts().move(person, by)));
+        deeds.add(Deed.removal(() -> on.edits().remove(person.id())));
+        return new Form("person/" + person.id(), person.name(), fields, deeds);
+    }
+
+    /// A word that a file has of its own stays to be chosen.
+    private static List<Option> withOwn(List<Option> options, String value) {
+        if (options.stream().anyMatch(option -> option.id().equals(value))) return options;
+        List<Option> more = new ArrayList<>(options);
+        more.add(new Option(value, value));
+        return more;
+    }
+
+    private Field wears(Person person) {
+        List<Device> wearable =
+                on.show().rig().devices().stream()
+                        .filter(device -> isWorn(device, on.catalogue()))
+                        .filter(device -> device.worn().isEmpty() || isOn(device, person))
+                        .toList();
+        return new Field.Several(
+                "wears",
+                "Wears",
+                wearable.stream().filter(d -> isOn(d, person)).map(Device::id).toList(),
+                Ground.options(wearable, Device::id, Device::name),
+                ids -> on.rig().wear(person, ids));
+    }
+
+    private static boolean isOn(Device device, Person person) {
+        return device.worn().equals(person.id());
+    }
+
+    /// Whether somebody can have it on, or has.
+    static boolean isWorn(Device device, Catalogue catalogue) {
+        return !device.worn().isEmpty() || catalogue.get(device.template()).isWorn();
+    }
+
+    /// How far it is to what sounds or hears in the same room.
+    private List<Field> distances(Person person) {
+        Optional<Place> place = on.show().place(person.place());
+        if (place.isEmpty()) return List.of();
+        Map<String, String> others = new LinkedHashMap<>();
+        for (Device device : on.show().rig().devices()) {
+            boolean there = device.place().equals(place.get().id());
+            if (there && meetsAir(on.catalogue().get(device.template())))
+                others.put(device.id(), device.name());
+        }
+        for (Person other : on.show().cast().people())
+            if (other.place().equals(place.get().id()) && !other.id().equals(person.id()))
+                others.put(other.id(), other.name());
+        List<Field> fields = new ArrayList<>();
+        others.forEach((id, name) -> fields.add(distance(place.get(), person, id, name)));
+        return fields;
+    }
+
+    private static boolean meetsAir(Template kind) {
+        return kind.ends().stream().anyMatch(e -> e.kind().hearsAir() || e.kind().sounds());
+    }
+
+    private Field distance(Place place, Person person, String other, String name) {
+        Air air = on.catalogue().get(place.room()).air().orElseThrow();
+        List<String> words =
+                air.words().entrySet().stream()
+                        .sorted(Map.Entry.comparingByValue())
+                        .map(Map.Entry::getKey)
+                        .toList();
+        String said =
+                place.distances().stream()
+                        .filter(d -> d.joins(person.id(), other))
+                        .findFirst()
+                        .map(d -> d.word().isEmpty() ? Ground.plain(d.metres()) + " m" : d.word())
+                        .orElse("");
+        return new Field.Text(
+                "to-" + other,
+                "To " + name,
+                said,
+                air.otherwise(),
+                words,
+                typed ->
+                        on.parts()
+                                .put(
+                                        "Say how far %s is from %s".formatted(person.name(), name),
+                                        placed(place, person.id(), other, typed, air)));
+    }
+
+    /// A place with a distance in it said otherwise; blank takes it out.
+    private static Place placed(Place place, String from, String to, String typed, Air air) {
+        Optional<Place.Distance> said = said(typed, air);
+        List<Place.Distance> distances = new ArrayList<>();
+        boolean known = false;
+        for (Place.Distance distance : place.distances())
+            if (!distance.joins(from, to)) {
+                distances.add(distance);
+            } else if (!known && said.isPresent()) {
+                known = true;
+                distances.add(distance.of(said.get().metres(), said.get().word()));
+            }
+        if (!known)
+            said.ifPresent(
+                    one ->
+                            distances.add(
+                                    new Place.Distance(
+                                            from, to, one.metres(), one.word(), Extras.NONE)));
+        return place.with(distances);
+    }
+
+    /// A distance between no two: a word of the room, or metres.
+    private static Optional<Place.Distance> said(String typed, Air air) {
+        String plain = typed.strip().toLowerCase(Locale.ROOT);
+        if (plain.isEmpty()) return Optional.empty();
+        Double known = air.words().get(plain);
+        if (known != null)
+            return Optional.of(new Place.Distance("", "", known, plain, Extras.NONE));
+        String number = plain.replaceFirst("\\s*(m|metres?|meters?)$", "");
+        double metres =
+                Ground.number(
+                        number, "A distance is one of the words offered, or metres:", 0.005, 200);
+        return Optional.of(new Place.Distance("", "", metres, "", Extras.NONE));
+    }
+
+    // Playback
+
+    Form of(Playback plays) {
+        String change = "Change " + plays.name();
+        List<Option> at = new ArrayList<>(List.of(Option.none("nothing yet")));
+        for (Ref point : Points.playing(on.show(), on.catalogue()))
+            at.add(new Option(point.toString(), Points.words(point, on.show(), on.catalogue())));
+        List<Field> fields =
+                List.of(
+                        Field.Text.of(
+                                "name",
+                                "Name",
+                                plays.name(),
+                                typed -> on.parts().put(change, plays.named(Ground.name(typed)))),
+                        new Field.Choice(
+                                "kind",
+                                "Is",
+                                plays.kind().word(),
+                                Ground.options(List.of(Playback.Kind.values())),
+                                word ->
+                                        on.parts()
+                                                .put(
+                                                        change,
+                                                        plays.as(
+                                                                Worded.words(Playback.Kind.class)
+                                                                        .get(word)))),
+                        new Field.Choice(
+                                "at",
+                                "Played by",
+                                plays.at().map(Ref::toString).orElse(""),
+                                at,
+                                ref -> on.parts().put(change, plays.from(ref(ref)))));
+        List<Deed> deeds =
+                new ArrayList<>(
+                        Ground.order(
+                                on.show().cast().playback(),
+                                plays,
+                                by -> on.parts().move(plays, by)));
+        deeds.add(Deed.removal(() -> on.edits().remove(plays.id())));
+        return new Form("playback/" + plays.id(), plays.name(), fields, deeds);
+    }
+
+    private static Optional<Ref> ref(String text) {
+        return text.isEmpty() ? Optional.empty() : Optional.of(Ref.of(text));
+    }
+
+    // Places
+
+    Form of(Place place) {
+        String change = "Change " + place.name();
+        Function<String, Edit> room = id -> on.parts().put(change, place.of(id));
+        List<Template> rooms =
+                on.catalogue().templates().values().stream()
+                        .filter(kind -> kind.air().isPresent())
+                        .toList();
+        List<Field> fields =
+                List.of(
+                        Field.Text.of(
+                                "name",
+                                "Name",
+                                place.name(),
+                                typed -> on.parts().put(change, place.named(Ground.name(typed)))),
+                        new Field.Choice(
+                                "room",
+                                "Sounds like",
+                                place.room(),
+                                Ground.options(rooms, Template::id, Template::name),
+                                room));
+        List<Deed> deeds =
+                new ArrayList<>(
+                        Ground.order(on.show().places(), place, by -> on.parts().move(place, by)));
+        deeds.add(Deed.removal(() -> on.edits().remove(place)));
+        return new Form("place/" + place.id(), place.name(), fields, deeds);
+    }
+}

@@ -1,0 +1,233 @@
+package rivulus.form;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import rivulus.gear.Catalogue;
+import rivulus.gear.Template;
+import rivulus.leads.End;
+import rivulus.rig.Points;
+import rivulus.show.Cable;
+import rivulus.show.Device;
+import rivulus.show.Ear;
+import rivulus.show.MuteKey;
+import rivulus.show.Person;
+import rivulus.show.Place;
+import rivulus.show.Playback;
+import rivulus.show.Scene;
+import rivulus.show.Show;
+import rivulus.show.Source;
+import rivulus.words.Words;
+
+/// Every part of a show, listed, and each as a form.
+public final class Forms {
+    private final Ground on;
+    private final CastForms cast;
+    private final RundownForms rundown;
+    private final RigForms rig;
+
+    /// The forms of a show whose templates are in the catalogue.
+    public Forms(Show show, Catalogue catalogue) {
+        on = Ground.of(show, catalogue);
+        cast = new CastForms(on);
+        rundown = new RundownForms(on);
+        rig = new RigForms(on);
+    }
+
+    /// The form of a part, by its key in the outline; empty where there is no such part any more.
+    public Optional<Form> form(String key) {
+        Show show = on.show();
+        int slash = key.indexOf('/');
+        if (slash < 0) return Optional.empty();
+        String id = key.substring(slash + 1);
+        return switch (key.substring(0, slash)) {
+            case "show" -> Optional.of(title());
+            case "person" -> show.cast().person(id).map(cast::of);
+            case "playback" ->
+                    show.cast().playback().stream()
+                            .filter(plays -> plays.id().equals(id))
+                            .findFirst()
+                            .map(cast::of);
+            case "place" -> show.place(id).map(cast::of);
+            case "ear" -> show.ear(id).map(rundown::of);
+            case "scene" -> show.scene(id).map(rundown::of);
+            case "mute" ->
+                    show.mutes().stream()
+                            .filter(mute -> mute.id().equals(id))
+                            .findFirst()
+                            .map(rundown::of);
+            case "device" -> show.rig().device(id).map(rig::of);
+            case "lead" ->
+                    show.rig().cables().stream()
+                            .filter(lead -> lead.id().equals(id))
+                            .findFirst()
+                            .map(rig::of);
+            case "checks" -> Optional.of(rundown.checks());
+            default -> Optional.empty();
+        };
+    }
+
+    private Form title() {
+        return new Form(
+                "show/show",
+                on.show().title(),
+                List.of(
+                        Field.Text.of(
+                                "title",
+                                "Title",
+                                on.show().title(),
+                                typed -> on.edits().title(Ground.name(typed)))),
+                List.of());
+    }
+
+    /// Everything the show says, by kind.
+    public Outline outline() {
+        return new Outline(
+                List.of(
+                        section("people", "People", "Maren, host, Reading Room", people()),
+                        section("playback", "Playback", "Music bed, music, Cue laptop", playback()),
+                        section("places", "Places", "come with who is in them", places()),
+                        section("ears", "Who listens", "stream · a track per voice", ears()),
+                        section("scenes", "Scenes", "scene Doors, 10 min", scenes()),
+                        section("gear", "Gear", "2 dynamic microphones", devices()),
+                        section("leads", "Leads", "join Maren's mic, Show desk", leads()),
+                        new Outline.Section(
+                                "mutes",
+                                "Mute keys",
+                                mutes(),
+                                rundown.more(),
+                                "keys that somebody relies on"),
+                        section("checks", "How it is judged", "", List.of(judged()))));
+    }
+
+    private static Outline.Section section(
+            String id, String title, String hint, List<Outline.Row> rows) {
+        return new Outline.Section(id, title, rows, Optional.empty(), hint);
+    }
+
+    private List<Outline.Row> people() {
+        List<Outline.Row> rows = new ArrayList<>();
+        for (Person person : on.show().cast().people()) {
+            String place = on.show().place(person.place()).map(Place::name).orElse("");
+            String words =
+                    person.role().word()
+                            + (place.isEmpty() ? "" : ", " + place)
+                            + (person.speaks() ? "" : ", only listens");
+            rows.add(new Outline.Row("person/" + person.id(), person.name(), words));
+        }
+        return rows;
+    }
+
+    private List<Outline.Row> playback() {
+        List<Outline.Row> rows = new ArrayList<>();
+        for (Playback plays : on.show().cast().playback()) {
+            String by =
+                    plays.at()
+                            .map(at -> "played by " + Points.words(at, on.show(), on.catalogue()))
+                            .orElse("nothing plays it yet");
+            String words = plays.kind().word() + ", " + by;
+            rows.add(new Outline.Row("playback/" + plays.id(), plays.name(), words));
+        }
+        return rows;
+    }
+
+    private List<Outline.Row> places() {
+        List<Outline.Row> rows = new ArrayList<>();
+        for (Place place : on.show().places()) {
+            String room = on.catalogue().find(place.room()).map(Template::name).orElse("");
+            rows.add(new Outline.Row("place/" + place.id(), place.name(), room));
+        }
+        return rows;
+    }
+
+    private List<Outline.Row> ears() {
+        List<Outline.Row> rows = new ArrayList<>();
+        for (Ear ear : on.show().ears()) {
+            List<String> at =
+                    ear.at().stream()
+                            .map(ref -> Points.words(ref, on.show(), on.catalogue()))
+                            .toList();
+            String words =
+                    ear.kind().word().replace('-', ' ')
+                            + (ear.isNowhere() ? ", nowhere yet" : "")
+                            + (at.isEmpty() ? "" : ", at " + Words.list(at));
+            rows.add(new Outline.Row("ear/" + ear.id(), ear.name(), words));
+        }
+        return rows;
+    }
+
+    private List<Outline.Row> scenes() {
+        List<Outline.Row> rows = new ArrayList<>();
+        for (Scene scene : on.show().scenes()) {
+            List<String> words = new ArrayList<>();
+            if (scene.minutes() > 0) words.add(Words.minutes(scene.minutes()));
+            if (!scene.quiet().isEmpty()) words.add(Words.list(names(scene.quiet())) + " rest");
+            if (!scene.knobs().isEmpty())
+                words.add(Words.count(scene.knobs().size(), "knob") + " of its own");
+            rows.add(
+                    new Outline.Row("scene/" + scene.id(), scene.name(), String.join(", ", words)));
+        }
+        return rows;
+    }
+
+    private List<String> names(List<String> sources) {
+        return sources.stream()
+                .flatMap(id -> on.show().cast().source(id).stream())
+                .map(Source::name)
+                .toList();
+    }
+
+    private List<Outline.Row> devices() {
+        List<Outline.Row> rows = new ArrayList<>();
+        for (Device device : on.show().rig().devices()) {
+            List<String> words = new ArrayList<>();
+            String kind = on.catalogue().get(device.template()).name();
+            if (!kind.equals(device.name())) words.add(kind);
+            on.show().place(device.place()).map(Place::name).ifPresent(words::add);
+            on.show().rig().device(device.on()).ifPresent(host -> words.add("on " + host.name()));
+            on.show()
+                    .cast()
+                    .person(device.worn())
+                    .ifPresent(person -> words.add("worn by " + person.name()));
+            rows.add(
+                    new Outline.Row(
+                            "device/" + device.id(), device.name(), String.join(", ", words)));
+        }
+        return rows;
+    }
+
+    private List<Outline.Row> leads() {
+        List<Outline.Row> rows = new ArrayList<>();
+        for (Cable lead : on.show().rig().cables())
+            rows.add(
+                    new Outline.Row(
+                            "lead/" + lead.id(),
+                            End.words(lead, on.show().rig(), on.catalogue()),
+                            lead.metres() == 0 ? "" : Words.metres(lead.metres())));
+        return rows;
+    }
+
+    private List<Outline.Row> mutes() {
+        List<Outline.Row> rows = new ArrayList<>();
+        for (MuteKey mute : on.show().mutes())
+            rows.add(
+                    new Outline.Row(
+                            "mute/" + mute.id(),
+                            mute.name(),
+                            "silences " + Words.list(names(mute.silences()))));
+        return rows;
+    }
+
+    private Outline.Row judged() {
+        int changed = on.show().checks().limits().changed().size();
+        int silenced = on.show().checks().silenced().size();
+        String words =
+                changed + silenced == 0
+                        ? "as usual"
+                        : Words.list(
+                                List.of(
+                                        Words.count(changed, "line") + " drawn elsewhere",
+                                        Words.count(silenced, "finding") + " silenced"));
+        return new Outline.Row("checks/show", "Limits and silenced findings", words);
+    }
+}

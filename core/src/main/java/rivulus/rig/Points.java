@@ -1,0 +1,105 @@
+package rivulus.rig;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import rivulus.gear.AcousticEnd;
+import rivulus.gear.Catalogue;
+import rivulus.gear.Endpoint;
+import rivulus.gear.Picker;
+import rivulus.gear.Point;
+import rivulus.gear.Port;
+import rivulus.gear.Route;
+import rivulus.gear.Template;
+import rivulus.show.Device;
+import rivulus.show.Person;
+import rivulus.show.Ref;
+import rivulus.show.Role;
+import rivulus.show.Show;
+
+/// Where in a rig something can begin to sound, and where something can listen: told by what comes
+/// into a point and goes out of it, whatever the gear.
+public final class Points {
+    private Points() {}
+
+    /// The points at which sound can begin: something goes out, and nothing comes in.
+    public static List<Ref> playing(Show show, Catalogue catalogue) {
+        List<Ref> points = new ArrayList<>();
+        for (Device device : show.rig().devices())
+            for (String point : playing(catalogue.get(device.template())))
+                points.add(new Ref(device.id(), point));
+        return points;
+    }
+
+    /// The points of a kind of gear at which sound can begin.
+    public static List<String> playing(Template kind) {
+        Set<String> in = in(kind);
+        Set<String> out = out(kind);
+        return kind.points().stream()
+                .map(Point::id)
+                .filter(point -> out.contains(point) && !in.contains(point))
+                .toList();
+    }
+
+    /// The points at which somebody can listen: something comes in, and nothing goes out; and the
+    /// open ears of whoever is in the audience.
+    public static List<Ref> listening(Show show, Catalogue catalogue) {
+        List<Ref> points = new ArrayList<>();
+        for (Person person : show.cast().people())
+            if (person.role() == Role.AUDIENCE) points.add(new Ref(person.id(), "open"));
+        for (Device device : show.rig().devices()) {
+            Template kind = catalogue.get(device.template());
+            Set<String> in = in(kind);
+            Set<String> out = out(kind);
+            for (Point point : kind.points())
+                if (in.contains(point.id()) && !out.contains(point.id()))
+                    points.add(new Ref(device.id(), point.id()));
+        }
+        return points;
+    }
+
+    /// A point in words: "Show desk · card MIC 1".
+    public static String words(Ref at, Show show, Catalogue catalogue) {
+        if (show.cast().person(at.device()).isPresent())
+            return "the open ears of " + show.cast().person(at.device()).orElseThrow().name();
+        Device device = show.rig().device(at.device()).orElseThrow();
+        String label =
+                catalogue
+                        .get(device.template())
+                        .point(at.name())
+                        .map(Point::label)
+                        .filter(words -> !words.isEmpty())
+                        .orElse("");
+        return label.isEmpty() ? device.name() : device.name() + " · " + label;
+    }
+
+    private static Set<String> in(Template kind) {
+        Set<String> in = new HashSet<>();
+        for (Port port : kind.ports()) if (port.takes() > 0) in.add(port.inPoint());
+        for (Route route : kind.routes()) in.add(route.to());
+        for (Endpoint endpoint : kind.endpoints()) endpoint.plays().ifPresent(in::add);
+        for (Picker picker : kind.pickers())
+            if (picker.picks() != Picker.Picks.OUTPUT) in.add(picker.point());
+        for (AcousticEnd end : kind.ends()) if (end.kind().hearsAir()) in.add(end.point());
+        return in;
+    }
+
+    /// What a computer hears by default goes to whatever asks for the default; a picture is not
+    /// listened to.
+    private static Set<String> out(Template kind) {
+        Set<String> out = new HashSet<>();
+        for (Port port : kind.ports()) if (port.gives() > 0) out.add(port.outPoint());
+        for (Route route : kind.routes()) out.add(route.from());
+        for (Endpoint endpoint : kind.endpoints()) endpoint.hears().ifPresent(out::add);
+        for (Picker picker : kind.pickers())
+            if (picker.picks() == Picker.Picks.OUTPUT
+                    || picker.standard() != Picker.Standard.NOT
+                    || kind.pictures().stream().anyMatch(p -> p.from().equals(picker.id())))
+                out.add(picker.point());
+        for (AcousticEnd end : kind.ends())
+            if (end.kind() == AcousticEnd.Kind.LOUDSPEAKER || end.kind() == AcousticEnd.Kind.WORN)
+                out.add(end.point());
+        return out;
+    }
+}

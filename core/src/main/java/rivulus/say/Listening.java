@@ -1,0 +1,119 @@
+package rivulus.say;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import rivulus.disk.Extras;
+import rivulus.gear.Catalogue;
+import rivulus.hearing.Tracer;
+import rivulus.rig.Points;
+import rivulus.show.Ear;
+import rivulus.show.Limit;
+import rivulus.show.Ref;
+import rivulus.show.Show;
+import rivulus.show.Source;
+import rivulus.signal.Compiler;
+import rivulus.signal.LiveGraph;
+import rivulus.signal.Positions;
+import rivulus.signal.SignalGraph;
+
+/// Where something could listen, found by listening: every point of the rig where sound ends is
+/// given an ear, and what it hears decides.
+///
+/// Costs one compiling and one tracing of the show.
+public final class Listening {
+    private final Show show;
+    private final Catalogue shipped;
+    private final List<Ref> points;
+    private Tracer probes;
+
+    /// Listening in a show whose templates are in the catalogue.
+    public Listening(Show show, Catalogue catalogue) {
+        this.show = show;
+        shipped = catalogue;
+        points = Points.listening(show, show.kinds(catalogue));
+    }
+
+    /// The show with those of some ears that listen nowhere yet put where they belong, as far as
+    /// that is plain: a track where its voice is heard and no other as well; a listener where a
+    /// point is called so.
+    public Show placed(Set<String> ears) {
+        return placed(ears, "");
+    }
+
+    /// The same at one device, where what is called otherwise will do.
+    ///
+    /// @param device its id, or empty for any
+    Show placed(Set<String> ears, String device) {
+        List<Ear> placed = new ArrayList<>();
+        for (Ear ear : show.ears())
+            placed.add(
+                    ears.contains(ear.id()) && ear.isNowhere()
+                            ? place(ear, device).map(at -> ear.at(List.of(at))).orElse(ear)
+                            : ear);
+        return show.withEars(placed);
+    }
+
+    private Optional<Ref> place(Ear ear, String device) {
+        List<Ref> there =
+                points.stream()
+                        .filter(at -> device.isEmpty() || at.device().equals(device))
+                        .toList();
+        if (ear.kind() == Ear.Kind.TRACK) return track(ear, there);
+        Optional<Ref> called = there.stream().filter(at -> isCalled(at, ear)).findFirst();
+        return called.isPresent() || device.isEmpty()
+                ? called
+                : there.stream().max(Comparator.comparingInt(this::heard));
+    }
+
+    /// Whether a point is called what the ear is: "stream", "second language", the audience's ears.
+    private boolean isCalled(Ref at, Ear ear) {
+        if (ear.kind() == Ear.Kind.HOUSE) return show.cast().person(at.device()).isPresent();
+        String words = Said.low(Points.words(at, show, show.kinds(shipped)));
+        String kind = ear.kind().word().replace('-', ' ');
+        return words.endsWith("· " + kind);
+    }
+
+    /// The point that hears a voice, and no other more than a little.
+    private Optional<Ref> track(Ear ear, List<Ref> there) {
+        double least = show.checks().limits().get(Limit.HEARD);
+        return there.stream()
+                .filter(at -> level(at, ear.of()) > least)
+                .filter(at -> apart(at, ear.of()) > 0)
+                .max(Comparator.comparingDouble(at -> apart(at, ear.of())));
+    }
+
+    /// By how much a point hears one source above the loudest other, in dB.
+    private double apart(Ref at, String source) {
+        double others = Double.NEGATIVE_INFINITY;
+        for (Source other : show.sources())
+            if (!other.id().equals(source)) others = Math.max(others, level(at, other.id()));
+        return level(at, source) - Math.max(others, SILENCE_DB);
+    }
+
+    private static final double SILENCE_DB = -120;
+
+    /// How many sources a point hears.
+    private int heard(Ref at) {
+        double least = show.checks().limits().get(Limit.HEARD);
+        return (int) show.sources().stream().filter(s -> level(at, s.id()) > least).count();
+    }
+
+    private double level(Ref at, String source) {
+        if (probes == null) probes = probes();
+        return probes.hearing(at.toString(), source).levelDb();
+    }
+
+    /// Every point with an ear at it, as the whole show stands.
+    private Tracer probes() {
+        List<Ear> ears = new ArrayList<>();
+        for (Ref at : points)
+            ears.add(new Ear(at.toString(), "", Ear.Kind.TRACK, "", List.of(at), Extras.NONE));
+        Show probed = show.withEars(ears);
+        SignalGraph graph = Compiler.compile(probed, shipped);
+        Positions positions = Positions.of(graph, probed, Show.untitled().scenes().getFirst());
+        return Tracer.of(LiveGraph.of(graph, positions));
+    }
+}

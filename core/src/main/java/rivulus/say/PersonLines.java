@@ -1,0 +1,53 @@
+package rivulus.say;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import rivulus.disk.Worded;
+import rivulus.show.Role;
+
+/// "Maren, host, Reading Room", "Nadia, caller, call program".
+final class PersonLines implements Said.Reader {
+    private static final List<String> PRONOUNS = List.of("she", "he", "they");
+    private static final String SPEAKS = "speaks";
+    private static final List<String> LISTENS_ONLY =
+            List.of("only listens", "listens only", "silent", "does not speak");
+
+    @Override
+    public Optional<Said> read(Spoken line) {
+        Role role = null;
+        String place = "";
+        String by = "";
+        String pronoun = "they";
+        Optional<Boolean> speaks = Optional.empty();
+        List<String> unclear = new ArrayList<>();
+        for (String part : line.rest()) {
+            String low = Said.low(part);
+            String way = low.replaceFirst("^by ", "");
+            Optional<Role> said = role(part);
+            if (said.isPresent() && role == null) role = said.get();
+            else if (PRONOUNS.contains(low)) pronoun = low;
+            else if (Afar.ALL.containsKey(way)) by = way;
+            else if (LISTENS_ONLY.contains(low)) speaks = Optional.of(false);
+            else if (low.equals(SPEAKS)) speaks = Optional.of(true);
+            else if (place.isEmpty() && Spoken.isPlace(part)) place = line.place(part);
+            else unclear.add(part);
+        }
+        if (role == null) role = by.isEmpty() ? Role.GUEST : Role.CALLER;
+        Meaning meant =
+                new Meaning.Somebody(
+                        Spoken.clipped(line.first()),
+                        role,
+                        place,
+                        by,
+                        pronoun,
+                        speaks.orElse(role != Role.AUDIENCE));
+        return Optional.of(Said.of(line, meant, unclear));
+    }
+
+    /// "host", "guests".
+    static Optional<Role> role(String part) {
+        return Optional.ofNullable(
+                Worded.words(Role.class).get(Said.low(part).replaceFirst("s$", "")));
+    }
+}

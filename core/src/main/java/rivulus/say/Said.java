@@ -1,0 +1,84 @@
+package rivulus.say;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import rivulus.disk.Line;
+import rivulus.gear.Catalogue;
+import rivulus.show.Show;
+
+/// One line as people write it on paper, understood as far as it goes.
+///
+/// @param line as it was typed
+/// @param meant what it says
+/// @param unclear the parts of it that were not understood
+/// @param words what was understood, to be looked at before it is taken: "Nadia · caller · afar, by
+///     call program"
+public record Said(String line, Meaning meant, List<String> unclear, String words) {
+    public Said {
+        unclear = List.copyOf(unclear);
+    }
+
+    /// What a reader made of a line.
+    static Said of(Spoken line, Meaning meant, List<String> unclear) {
+        String words = String.join(" · ", meant.words(line.show()));
+        return new Said(line.line(), meant, unclear, words);
+    }
+
+    /// One way in which a line may be meant.
+    interface Reader {
+        /// What the line says, or nothing if it is not meant this way.
+        Optional<Said> read(Spoken line);
+    }
+
+    /// In the order in which they are tried: a line that is nothing else is somebody.
+    private static final List<Reader> READERS =
+            List.of(
+                    new SceneLines(),
+                    new ListenerLines(),
+                    new JoinLines(),
+                    new WishLines(),
+                    new PlaybackLines(),
+                    new GearLines(),
+                    new PersonLines());
+
+    /// Every line of a text that says something, each in the show that the lines before it come to.
+    public static List<Said> all(String text, Show show, Catalogue catalogue) {
+        List<Said> all = new ArrayList<>();
+        Show now = show;
+        for (String line : text.lines().map(Line::of).filter(l -> !l.isEmpty()).toList()) {
+            Said said = of(line, now, catalogue);
+            all.add(said);
+            if (said.isClear()) now = new Saying(now, catalogue).add(List.of(said)).after();
+        }
+        return all;
+    }
+
+    /// What one line says, in a show whose people, places and gear it may name.
+    ///
+    /// @param catalogue the kinds of gear that everybody has
+    public static Said of(String line, Show show, Catalogue catalogue) {
+        Optional<Spoken> spoken = Spoken.of(line, show, show.kinds(catalogue));
+        return spoken.flatMap(
+                        words ->
+                                READERS.stream()
+                                        .flatMap(reader -> reader.read(words).stream())
+                                        .findFirst())
+                .orElseGet(() -> new Said(line, new Meaning.Nothing(), List.of(), "nothing"));
+    }
+
+    /// Whether it would add anything.
+    public boolean isSomething() {
+        return !(meant instanceof Meaning.Nothing);
+    }
+
+    /// Whether it would add something, and all of it was understood.
+    public boolean isClear() {
+        return isSomething() && unclear.isEmpty();
+    }
+
+    static String low(String words) {
+        return words.strip().toLowerCase(Locale.ROOT);
+    }
+}

@@ -1,0 +1,227 @@
+package rivulus.say;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import rivulus.disk.Extras;
+import rivulus.edit.Edit;
+import rivulus.edit.Ids;
+import rivulus.file.Change;
+import rivulus.gear.Catalogue;
+import rivulus.gear.Setting;
+import rivulus.show.Cast;
+import rivulus.show.Ear;
+import rivulus.show.Person;
+import rivulus.show.Place;
+import rivulus.show.Playback;
+import rivulus.show.Ref;
+import rivulus.show.Role;
+import rivulus.show.Scene;
+import rivulus.show.Show;
+import rivulus.show.WishChange;
+import rivulus.words.Words;
+
+/// What comes of lines: people with an ear each, places that are not there yet, gear with its
+/// programs, leads, playback, listeners, scenes, wishes; as one step.
+public final class Saying {
+    private static final int MOST_SCENES = 200;
+
+    private final Show show;
+    private final Catalogue catalogue;
+
+    /// Lines said to a show whose templates are in the catalogue.
+    public Saying(Show show, Catalogue catalogue) {
+        this.show = show;
+        this.catalogue = catalogue;
+    }
+
+    /// Adds everything that lines say, in their order. What was added is chosen: the last ear, else
+    /// the last device.
+    public Edit add(List<Said> said) {
+        Show after = show;
+        List<String> names = new ArrayList<>();
+        for (Said one : said) {
+            Show before = after;
+            after = added(after, one.meant());
+            if (!after.equals(before)) names.add(one.meant().words(before).getFirst());
+        }
+        after = new Listening(after, catalogue).placed(newEars(after));
+        String chosen = "";
+        if (after.ears().size() > show.ears().size()) chosen = after.ears().getLast().id();
+        String name = names.size() == 1 && names.getFirst().contains(" hear") ? "Wish: " : "Add ";
+        return new Edit(name + Words.list(names), new Change(show, after), List.of(), chosen);
+    }
+
+    private Set<String> newEars(Show after) {
+        Set<String> ids = new HashSet<>();
+        for (Ear ear : after.ears()) if (show.ear(ear.id()).isEmpty()) ids.add(ear.id());
+        return ids;
+    }
+
+    private Show added(Show to, Meaning meant) {
+        return switch (meant) {
+            case Meaning.Somebody who -> somebody(to, who);
+            case Meaning.Part part -> part(to, part);
+            case Meaning.Listener listener -> listener(to, listener);
+            case Meaning.Tracks tracks -> tracks(to, tracks.at());
+            case Meaning.Plays plays -> new Fitting(to, catalogue).plays(plays);
+            case Meaning.Gear gear -> new Fitting(to, catalogue).gear(gear);
+            case Meaning.Joins joins -> new Fitting(to, catalogue).joined(joins);
+            case Meaning.Picks picks ->
+                    to.withKnob(
+                            new Ref(picks.program(), picks.picker()),
+                            new Setting.Choice(picks.option()));
+            case Meaning.Wishes wishes -> wished(to, wishes);
+            case Meaning.Nothing _ -> to;
+        };
+    }
+
+    private Show somebody(Show to, Meaning.Somebody who) {
+        boolean afar = !who.by().isEmpty();
+        String where =
+                !who.place().isEmpty()
+                        ? who.place()
+                        : afar ? who.name() + "'s end" : firstPlace(to).orElse("The room");
+        Show with = withPlace(to, where);
+        String id = Ids.ofThing(with, who.name());
+        List<Person> people = new ArrayList<>(with.cast().people());
+        people.add(
+                new Person(
+                        id,
+                        who.name(),
+                        who.role(),
+                        placeId(with, where),
+                        who.pronoun(),
+                        who.speaks(),
+                        Extras.NONE));
+        List<Ear> ears = new ArrayList<>(with.ears());
+        ears.add(
+                new Ear(
+                        Ids.ofEar(ears, id),
+                        who.name(),
+                        Ear.Kind.PERSON,
+                        id,
+                        List.of(),
+                        Extras.NONE));
+        Show there =
+                with.withCast(new Cast(people, with.cast().playback(), with.cast().extras()))
+                        .withEars(ears);
+        return afar
+                ? new Fitting(there, catalogue).afar(people.getLast(), Afar.ALL.get(who.by()))
+                : there;
+    }
+
+    /// The place that the hosts are in, else the first.
+    static Optional<String> firstPlace(Show in) {
+        Optional<String> hosts =
+                in.cast().people().stream()
+                        .filter(person -> person.role() == Role.HOST)
+                        .flatMap(person -> in.place(person.place()).stream())
+                        .map(Place::name)
+                        .findFirst();
+        return hosts.or(() -> in.places().stream().map(Place::name).findFirst());
+    }
+
+    /// The show with a place of that name, if it has none yet.
+    static Show withPlace(Show to, String name) {
+        if (to.places().stream().anyMatch(place -> place.name().equals(name))) return to;
+        List<Place> places = new ArrayList<>(to.places());
+        places.add(Ids.place(to, name));
+        return to.withPlaces(places);
+    }
+
+    static String placeId(Show in, String name) {
+        return in.places().stream()
+                .filter(place -> place.name().equals(name))
+                .findFirst()
+                .orElseThrow()
+                .id();
+    }
+
+    // Who listens
+
+    private Show listener(Show to, Meaning.Listener said) {
+        List<Ear> ears = new ArrayList<>(to.ears());
+        String id = Ids.ofEar(ears, said.kind().word());
+        Ear ear = new Ear(id, Meaning.name(said.kind()), said.kind(), "", List.of(), Extras.NONE);
+        ears.add(ear);
+        Show with = to.withEars(ears);
+        return said.at().isEmpty()
+                ? with
+                : new Listening(with, catalogue).placed(Set.of(id), said.at());
+    }
+
+    private Show tracks(Show to, String at) {
+        List<Ear> ears = new ArrayList<>(to.ears());
+        Set<String> tracked = new HashSet<>();
+        Set<String> added = new HashSet<>();
+        for (Ear ear : ears) if (ear.kind() == Ear.Kind.TRACK) tracked.add(ear.of());
+        for (Person person : to.cast().people())
+            if (person.speaks() && !tracked.contains(person.id())) {
+                String id = Ids.ofEar(ears, "track-" + person.id());
+                added.add(id);
+                ears.add(
+                        new Ear(
+                                id,
+                                person.name() + "'s track",
+                                Ear.Kind.TRACK,
+                                person.id(),
+                                List.of(),
+                                Extras.NONE));
+            }
+        Show with = to.withEars(ears);
+        return at.isEmpty() ? with : new Listening(with, catalogue).placed(added, at);
+    }
+
+    // The rundown
+
+    /// The one scene of a show that has none written down is taken over by the first that is said.
+    private static Show part(Show to, Meaning.Part part) {
+        List<Scene> scenes = new ArrayList<>(to.scenes());
+        boolean only = scenes.equals(Show.untitled().scenes());
+        if (only) scenes.clear();
+        if (scenes.size() >= MOST_SCENES) return to;
+        scenes.add(
+                new Scene(
+                        Ids.ofScene(scenes, part.name()),
+                        part.name(),
+                        part.rests(),
+                        part.minutes(),
+                        new LinkedHashMap<>(),
+                        Extras.NONE));
+        return to.withRundown(to.rundown().withScenes(scenes));
+    }
+
+    private static Show wished(Show to, Meaning.Wishes wishes) {
+        Show with = to;
+        for (String ear : wishes.ears())
+            for (String source : wishes.sources())
+                if (!to.ear(ear).orElseThrow().of().equals(source))
+                    with =
+                            with.with(
+                                    new WishChange(
+                                            ear,
+                                            source,
+                                            wishes.scene(),
+                                            wishes.wish(),
+                                            "",
+                                            Extras.NONE));
+        return with;
+    }
+
+    /// Something that plays, in a show.
+    static Show with(Show to, Meaning.Plays plays, Optional<Ref> at) {
+        List<Playback> playback = new ArrayList<>(to.cast().playback());
+        playback.add(
+                new Playback(
+                        Ids.ofThing(to, plays.name()),
+                        plays.name(),
+                        plays.kind(),
+                        at,
+                        Extras.NONE));
+        return to.withCast(new Cast(to.cast().people(), playback, to.cast().extras()));
+    }
+}

@@ -1,0 +1,179 @@
+package rivulus.say;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+import rivulus.check.Demo;
+import rivulus.check.Finding;
+import rivulus.check.Proof;
+import rivulus.check.Trouble;
+import rivulus.disk.FileTrouble;
+import rivulus.edit.ShowEdits;
+import rivulus.file.Change;
+import rivulus.file.ShowFile;
+import rivulus.gear.Catalogue;
+import rivulus.remedy.Remedies;
+import rivulus.remedy.Remedy;
+import rivulus.show.Ear;
+import rivulus.show.Show;
+import rivulus.show.Wish;
+import rivulus.show.WishChange;
+
+/// The tide-table talk, said on one page.
+public class TalkTest {
+    private static final Catalogue CATALOGUE = Demo.PROVER.catalogue();
+
+    /// The page.
+    public static final String TALK =
+            """
+            Maren, host, Reading Room, she
+            Ivo, guest, he
+            Ada, guest, she
+            Nadia, caller, call program, she
+            Bram, caller, phone, he
+            show desk
+            Talk laptop: call program, streaming program, track recorder
+            phone
+            mic for everybody here
+            Room mic, dynamic microphone
+            headphones for everybody here
+            Maren's mic, Ivo's mic, Ada's mic, Room mic > Show desk
+            Show desk > Maren's headphones
+            Show desk > Ivo's headphones
+            Show desk > Ada's headphones
+            Show desk > Talk laptop
+            Show desk > Talk laptop
+            Phone > Show desk
+            Call program > USB 1 chat
+            USB 1 chat > Call program
+            USB 2 > Streaming program
+            Show desk > Talk laptop
+            line in > Track recorder
+            Music bed, music, Talk laptop
+            Music bed player > USB 1 main
+            Cue pads, cues, Show desk
+            stream
+            on-demand copy, Track recorder
+            a track per voice
+            scene Doors, 10 min
+            scene Tide tables, 40 min
+            scene Questions, 20 min
+            """;
+
+    private static Show said(Show to, String text) {
+        return new Saying(to, CATALOGUE).add(Said.all(text, to, CATALOGUE)).after();
+    }
+
+    /// The talk as somebody would write its file.
+    public static Show written() throws FileTrouble, IOException {
+        try (InputStream file = TalkTest.class.getResourceAsStream("/tide-table-talk.rivulus")) {
+            String text = new String(file.readAllBytes(), StandardCharsets.UTF_8);
+            return ShowFile.parse(text, "tide-table-talk.rivulus", CATALOGUE);
+        }
+    }
+
+    @Test
+    void thirtyLinesComeToTheShowThatSomebodyWouldWrite() throws Exception {
+        Show empty = new ShowEdits(Show.untitled(), CATALOGUE).title("The tide-table talk").after();
+        assertThat(Said.all(TALK, empty, CATALOGUE)).allMatch(Said::isClear);
+        Show talk = said(empty, TALK);
+        assertThat(new Change(written(), talk).words()).isEmpty();
+        assertThat(talk).isEqualTo(written());
+        assertThat(ShowFile.again(talk, CATALOGUE)).isEqualTo(talk);
+    }
+
+    @Test
+    void whatIsStillWrongInItIsWhatPeopleForgetAndIsEndedByRemedies() throws Exception {
+        Show now = written();
+        for (int taken = 0; taken < 20; taken++) {
+            Proof proof = Demo.PROVER.prove(now);
+            Optional<Remedy> next =
+                    Trouble.of(proof).stream()
+                            .filter(trouble -> trouble.severity().isSerious())
+                            .flatMap(
+                                    trouble ->
+                                            Remedies.of(Demo.PROVER, proof, trouble, 1, () -> false)
+                                                    .stream())
+                            .findFirst();
+            if (next.isEmpty()) break;
+            now = next.get().change().on(now, CATALOGUE);
+        }
+        assertThat(Demo.PROVER.prove(now).findings())
+                .filteredOn(finding -> finding.severity().isSerious())
+                .extracting(Finding::sentence)
+                .isEmpty();
+    }
+
+    @Test
+    void networksFindTheirOtherEndWhicheverComesFirst() {
+        for (String lines :
+                List.of(
+                        "laptop: call program\nNadia, caller, call program\nphone\nBram, caller, phone",
+                        "Nadia, caller, call program\nBram, caller, phone\nphone\nlaptop: call program")) {
+            Show show = said(Show.untitled(), lines);
+            assertThat(show.rig().devices())
+                    .filteredOn(d -> d.name().equals("Call service"))
+                    .hasSize(1);
+            assertThat(show.rig().cables())
+                    .as(lines)
+                    .extracting(
+                            cable ->
+                                    java.util.stream.Stream.of(cable.from(), cable.to())
+                                            .map(ref -> ref.device())
+                                            .sorted()
+                                            .toList()
+                                            .toString())
+                    .containsExactlyInAnyOrder(
+                            "[call-program, call-service]",
+                            "[call-service, nadias-headset]",
+                            "[brams-phone, phone]");
+        }
+    }
+
+    @Test
+    void severalPiecesHaveNamesOfTheirOwnAndStandWhereTheHostsAre() {
+        Show show =
+                said(Show.untitled(), "Maren, host, Attic\n3 condensers\n2 laptops, Hall: player");
+        assertThat(show.rig().devices())
+                .extracting(d -> d.name() + " @" + d.place() + d.on())
+                .containsExactly(
+                        "Condenser microphone @attic",
+                        "Condenser microphone 2 @attic",
+                        "Condenser microphone 3 @attic",
+                        "Laptop @hall",
+                        "Music and cue player @laptop",
+                        "Laptop 2 @hall",
+                        "Music and cue player 2 @laptop-2");
+    }
+
+    @Test
+    void aWishForAGroupIsKeptForEachOfItAndNeverForOnesOwnVoice() {
+        Show show = said(Demo.show("lantern-hour"), "callers must hear Nadia, Tales");
+        assertThat(show.changes())
+                .filteredOn(change -> change.source().equals("nadia"))
+                .singleElement()
+                .extracting(WishChange::ear, WishChange::scene, WishChange::wish)
+                .containsExactly("bram", "tales", Wish.MUST);
+    }
+
+    @Test
+    void whoIsSaidBeforeTheGearListensNowhereAndIsPutByAskingLater() throws Exception {
+        Show early = said(Show.untitled(), "Maren, host\nstream\na track per voice");
+        assertThat(early.ears()).filteredOn(Ear::isNowhere).hasSize(2);
+        Show later =
+                said(
+                        early,
+                        "show desk\nlaptop: streaming program\nmic for Maren\nMaren's mic > Show desk");
+        assertThat(later.ears()).filteredOn(Ear::isNowhere).hasSize(2);
+        Show placed =
+                new Listening(later, CATALOGUE).placed(java.util.Set.of("stream", "track-maren"));
+        assertThat(placed.ears())
+                .extracting(ear -> ear.at().toString())
+                .containsExactly("[]", "[streaming-program/stream]", "[show-desk/card.mic1]");
+    }
+}
