@@ -13,6 +13,7 @@ import javafx.application.Application;
 import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.Scene;
+import javafx.scene.control.Button;
 import javafx.scene.control.TextArea;
 import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
@@ -90,7 +91,15 @@ public final class Shots extends Application {
                             .map(BriefStage.class::cast)
                             .forEach(BriefStage::say);
                     ((TextArea) window.scene().lookup("#say-lines"))
-                            .setText("Ada, guest, Reading Room, she\nChoir, guests, 12\ncamera");
+                            .setText(
+                                    "Ada, guest, Reading Room, she\nlavalier for Ivo\nChoir, guests,"
+                                            + " 12\nIvo must hear Teo, Tales");
+                });
+        shot(
+                "form",
+                () -> {
+                    ((TextArea) window.scene().lookup("#say-lines")).clear();
+                    if (window.scene().lookup("#row-scene-tales") instanceof Button row) row.fire();
                 });
         shot(
                 "brief",

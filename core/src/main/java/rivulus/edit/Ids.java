@@ -5,8 +5,11 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
+import rivulus.disk.Entry;
 import rivulus.disk.Extras;
+import rivulus.disk.Line;
 import rivulus.gear.Catalogue;
+import rivulus.show.Device;
 import rivulus.show.Ear;
 import rivulus.show.Place;
 import rivulus.show.Scene;
@@ -15,6 +18,7 @@ import rivulus.show.Show;
 /// Ids that nothing has yet, made of names.
 public final class Ids {
     private static final int LONGEST = 60;
+    private static final int LONGEST_NUMBER = 6;
 
     private Ids() {}
 
@@ -43,6 +47,18 @@ public final class Ids {
         Set<String> taken = new HashSet<>();
         for (Place place : in.places()) taken.add(place.id());
         return new Place(free(name, taken), name, Catalogue.ROOM, List.of(), Extras.NONE);
+    }
+
+    /// A name that no device has: with a number behind it where one has it.
+    public static String nameOfDevice(Show in, String name) {
+        Set<String> names = new HashSet<>();
+        for (Device device : in.rig().devices()) names.add(device.name());
+        String clipped = Line.clipped(name, Entry.LONGEST_NAME);
+        if (!names.contains(clipped)) return clipped;
+        String stem = Line.clipped(name, Entry.LONGEST_NAME - LONGEST_NUMBER);
+        int n = 2;
+        while (names.contains(stem + " " + n)) n++;
+        return stem + " " + n;
     }
 
     static String free(String name, Set<String> taken) {

@@ -129,8 +129,7 @@ record RundownForms(Ground on) {
                                 deeds.add(
                                         Deed.of(
                                                 "clear-" + knob,
-                                                "As in the whole show again: "
-                                                        + stands(knob, setting),
+                                                "Clear " + stands(knob, setting),
                                                 on.parts()
                                                         .put(
                                                                 "Clear %s in %s"

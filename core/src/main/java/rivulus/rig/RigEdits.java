@@ -15,6 +15,7 @@ import rivulus.disk.Extras;
 import rivulus.disk.Line;
 import rivulus.edit.Cleaning;
 import rivulus.edit.Edit;
+import rivulus.edit.Ids;
 import rivulus.file.Change;
 import rivulus.gear.Catalogue;
 import rivulus.gear.GearKind;
@@ -54,7 +55,7 @@ public final class RigEdits {
     ///     the kind of gear
     public Edit add(String template, String where) {
         Template kind = catalogue.get(template);
-        String name = freeName(kind.name());
+        String name = Ids.nameOfDevice(show, kind.name());
         boolean program =
                 kind.kind() == GearKind.PROGRAM
                         && show.rig()
@@ -70,15 +71,6 @@ public final class RigEdits {
         List<Device> devices = new ArrayList<>(show.rig().devices());
         devices.add(device);
         return edit("Add " + name, with(devices, show.rig().cables()));
-    }
-
-    private String freeName(String stem) {
-        Set<String> names = new HashSet<>();
-        for (Device device : show.rig().devices()) names.add(device.name());
-        if (!names.contains(stem)) return stem;
-        int n = 2;
-        while (names.contains(stem + " " + n)) n++;
-        return stem + " " + n;
     }
 
     private String freeId(String stem) {
@@ -239,7 +231,7 @@ public final class RigEdits {
     /// A device once more, with its knobs, in the same place and without leads.
     public Edit twice(Device device) {
         Device now = now(device);
-        String name = freeName(now.name());
+        String name = Ids.nameOfDevice(show, now.name());
         Device copy =
                 Device.of(freeId(now.template()), name, now.template())
                         .in(now.place())

@@ -67,7 +67,7 @@ record Fitting(Show show, Catalogue shipped) {
         Device device =
                 Device.of(
                         Ids.ofThing(with, name(gear, kind, whose)),
-                        free(name(gear, kind, whose)),
+                        Ids.nameOfDevice(with, name(gear, kind, whose)),
                         kind.id());
         List<Device> devices = new ArrayList<>(with.rig().devices());
         devices.add(with(with).put(device, gear, kind, whose));
@@ -97,16 +97,6 @@ record Fitting(Show show, Catalogue shipped) {
     private static String lower(String name) {
         boolean acronym = name.length() > 1 && Character.isUpperCase(name.charAt(1));
         return acronym ? name : Character.toLowerCase(name.charAt(0)) + name.substring(1);
-    }
-
-    private String free(String name) {
-        Set<String> names = new HashSet<>();
-        for (Device device : show.rig().devices()) names.add(device.name());
-        String clipped = Spoken.clipped(name);
-        if (!names.contains(clipped)) return clipped;
-        int n = 2;
-        while (names.contains(clipped + " " + n)) n++;
-        return clipped + " " + n;
     }
 
     /// A program goes onto the computer that was said, else onto the only one; what is worn onto
@@ -232,19 +222,22 @@ record Fitting(Show show, Catalogue shipped) {
 
     // Leads
 
-    /// Joined in the best way that there is; where there is none, nothing is.
+    /// Each joined to each in the best way that there is; where there is none, nothing is.
     Show joined(Meaning.Joins joins) {
         Show now = show;
-        for (String from : joins.from()) {
-            Device a = now.rig().device(from).orElseThrow();
-            Device b = now.rig().device(joins.to()).orElseThrow();
-            Joiner joiner = new Joiner(now, shipped, Templates.leads());
-            Optional<Joining> way =
-                    best(joiner.ways(a, b, WAYS).all())
-                            .or(() -> best(joiner.ways(b, a, WAYS).all()));
-            if (way.isPresent()) now = new RigEdits(now, shipped).join(way.get()).after();
-        }
+        for (String from : joins.from())
+            for (String to : joins.to()) now = with(now).joined(from, to);
         return now;
+    }
+
+    private Show joined(String from, String to) {
+        Device a = show.rig().device(from).orElseThrow();
+        Device b = show.rig().device(to).orElseThrow();
+        Joiner joiner = new Joiner(show, shipped, Templates.leads());
+        return best(joiner.ways(a, b, WAYS).all())
+                .or(() -> best(joiner.ways(b, a, WAYS).all()))
+                .map(way -> new RigEdits(show, shipped).join(way).after())
+                .orElse(show);
     }
 
     /// The cheapest way, but a computer rather by USB: that goes both ways.

@@ -10,7 +10,7 @@ import rivulus.gear.Setting;
 import rivulus.gear.Template;
 import rivulus.show.Device;
 
-/// "join Maren's mic and Ivo's mic to Show desk", "Maren's mic > Show desk"; where a program is at
+/// "join Maren's mic and Ivo's mic to Show desk", "mics > Show desk"; where a program is at
 /// one end, what it plays to or hears: "Call program > USB 1 chat", "USB 2 > Streaming program".
 final class JoinLines implements Said.Reader {
     private static final String JOIN = "join ";
@@ -38,17 +38,37 @@ final class JoinLines implements Said.Reader {
     // Leads
 
     private static Optional<Said> leads(Spoken line, String from, String to) {
-        Optional<Device> there = line.device(to);
-        List<String> here = new ArrayList<>();
-        for (String one : from.split(",| and ")) {
+        List<String> unclear = new ArrayList<>();
+        List<String> here = ends(line, from, unclear);
+        List<String> there = ends(line, to, unclear);
+        if (!unclear.isEmpty()) return Optional.of(Said.of(line, new Meaning.Nothing(), unclear));
+        if (here.isEmpty() || there.stream().anyMatch(here::contains)) return unclear(line, from);
+        return Optional.of(Said.of(line, new Meaning.Joins(here, there), List.of()));
+    }
+
+    /// The ids of machines by their names, or of all of a kind: "Maren's mic and Ivo's mic",
+    /// "headphones".
+    private static List<String> ends(Spoken line, String words, List<String> unclear) {
+        List<String> ends = new ArrayList<>();
+        for (String one : words.split(",| and ")) {
             if (one.isBlank()) continue;
             Optional<Device> device = line.device(one);
-            if (device.isEmpty()) return unclear(line, one.strip());
-            here.add(device.get().id());
+            List<String> alike = device.isPresent() ? List.of() : alike(line, one);
+            device.ifPresent(d -> ends.add(d.id()));
+            ends.addAll(alike);
+            if (device.isEmpty() && alike.isEmpty()) unclear.add(one.strip());
         }
-        if (there.isEmpty()) return unclear(line, to);
-        if (here.isEmpty() || here.contains(there.get().id())) return unclear(line, from);
-        return Optional.of(Said.of(line, new Meaning.Joins(here, there.get().id()), List.of()));
+        return ends.stream().distinct().toList();
+    }
+
+    private static List<String> alike(Spoken line, String words) {
+        return Kinds.find(words, line.catalogue()).stream()
+                .flatMap(
+                        kind ->
+                                line.show().rig().devices().stream()
+                                        .filter(device -> device.template().equals(kind.id())))
+                .map(Device::id)
+                .toList();
     }
 
     // Programs

@@ -140,27 +140,27 @@ public sealed interface Meaning {
         }
     }
 
-    /// A lead, or whatever it takes, between two machines.
+    /// A lead, or whatever it takes, between machines.
     ///
     /// @param from the ids of the machines that sound comes from
-    /// @param to the id of the machine it goes to
-    record Joins(List<String> from, String to) implements Meaning {
+    /// @param to the ids of the machines it goes to
+    record Joins(List<String> from, List<String> to) implements Meaning {
         public Joins {
             from = List.copyOf(from);
+            to = List.copyOf(to);
         }
 
         @Override
         public List<String> words(Show show) {
-            List<String> ends =
-                    from.stream()
+            return List.of("join " + names(show, from) + " to " + names(show, to));
+        }
+
+        private static String names(Show show, List<String> ids) {
+            return Words.list(
+                    ids.stream()
                             .flatMap(id -> show.rig().device(id).stream())
                             .map(device -> device.name())
-                            .toList();
-            return List.of(
-                    "join "
-                            + Words.list(ends)
-                            + " to "
-                            + show.rig().device(to).map(device -> device.name()).orElse(to));
+                            .toList());
         }
     }
 

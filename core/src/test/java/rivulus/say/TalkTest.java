@@ -42,10 +42,8 @@ public class TalkTest {
             mic for everybody here
             Room mic, dynamic microphone
             headphones for everybody here
-            Maren's mic, Ivo's mic, Ada's mic, Room mic > Show desk
-            Show desk > Maren's headphones
-            Show desk > Ivo's headphones
-            Show desk > Ada's headphones
+            mics > Show desk
+            Show desk > headphones
             Show desk > Talk laptop
             Show desk > Talk laptop
             Phone > Show desk

@@ -28,7 +28,8 @@ import rivulus.form.Option;
 /// be is told under its field, and the field keeps what was typed.
 public final class FormBox extends VBox {
     private static final double NAMES = 92;
-    private static final double ENTRY = 176;
+    private static final double ENTRY = 168;
+    private static final double WIDTH = 268;
     /// So many can be looked over as boxes to tick; of more, those that are chosen.
     private static final int MOST_TICKED = 12;
 
@@ -89,6 +90,7 @@ public final class FormBox extends VBox {
                 };
         VBox box = new VBox(2, entry, trouble);
         HBox.setHgrow(box, Priority.ALWAYS);
+        box.setMinWidth(0);
         HBox row = new HBox(8, name, box);
         row.getStyleClass().add("field-row");
         return row;
@@ -98,6 +100,8 @@ public final class FormBox extends VBox {
         control.setId("field-" + field.id());
         control.getStyleClass().add("field-entry");
         control.setMaxWidth(Double.MAX_VALUE);
+        control.setMinWidth(0);
+        control.setPrefWidth(ENTRY);
         control.setAccessibleText(field.label());
     }
 
@@ -172,6 +176,8 @@ public final class FormBox extends VBox {
 
     private Node several(Field.Several field, Label trouble) {
         FlowPane box = new FlowPane(8, 4);
+        box.setPrefWrapLength(ENTRY);
+        box.setMinWidth(0);
         if (field.options().isEmpty()) {
             box.getChildren().add(Look.text("nothing there yet", "soft"));
             return box;
@@ -187,6 +193,9 @@ public final class FormBox extends VBox {
             }
             CheckBox tick = new CheckBox(option.words());
             tick.setSelected(chosen);
+            tick.setMinWidth(ENTRY / 2 - 4);
+            tick.setMaxWidth(ENTRY);
+            tick.setWrapText(true);
             tick.setId("field-" + field.id() + "-" + option.id().replaceAll("[^a-z0-9-]", "-"));
             if (first) tick.getStyleClass().add("field-entry");
             first = false;
@@ -198,7 +207,6 @@ public final class FormBox extends VBox {
             ComboBox<Option> more = options(left);
             entry(more, field);
             more.setPromptText("one more …");
-            more.setPrefWidth(ENTRY);
             more.valueProperty()
                     .addListener(
                             (_, _, option) -> {
@@ -233,10 +241,14 @@ public final class FormBox extends VBox {
     private Node deeds(Form form) {
         FlowPane buttons = new FlowPane(4, 4);
         buttons.getStyleClass().add("deeds");
+        buttons.setPrefWrapLength(WIDTH);
+        buttons.setMinWidth(0);
         for (Deed deed : form.deeds()) {
             Button button = new Button(deed.words());
             button.setId("deed-" + deed.id().replaceAll("[^a-z0-9-]", "-"));
             button.getStyleClass().add("take-out");
+            button.setWrapText(true);
+            button.setMaxWidth(WIDTH);
             button.setAccessibleText(deed.words() + " " + form.title() + ". " + deed.told());
             button.setDisable(deed.edit().isEmpty());
             button.setOnAction(_ -> deed.edit().ifPresent(edits));
