@@ -151,12 +151,13 @@ final class Hand implements AutoCloseable {
 
     /// Presses keys one after the other while holding the former ones: `press(CONTROL, Z)`.
     void press(KeyCode... keys) {
-        act(
-                () -> {
-                    Robot robot = new Robot();
-                    for (KeyCode key : keys) robot.keyPress(key);
-                    for (int i = keys.length - 1; i >= 0; i--) robot.keyRelease(keys[i]);
-                });
+        act(() -> tap(keys));
+    }
+
+    private static void tap(KeyCode... keys) {
+        Robot robot = new Robot();
+        for (KeyCode key : keys) robot.keyPress(key);
+        for (int i = keys.length - 1; i >= 0; i--) robot.keyRelease(keys[i]);
     }
 
     /// Types letters and blanks.
@@ -167,11 +168,21 @@ final class Hand implements AutoCloseable {
                         case ' ' -> KeyCode.SPACE;
                         case ',' -> KeyCode.COMMA;
                         case '-' -> KeyCode.MINUS;
+                        case '\'' -> KeyCode.QUOTE;
+                        case ':' -> KeyCode.SEMICOLON;
+                        case '>' -> KeyCode.PERIOD;
                         default ->
                                 KeyCode.getKeyCode(String.valueOf(letter).toUpperCase(Locale.ROOT));
                     };
-            press(key);
+            boolean shift = Character.isUpperCase(letter) || letter == ':' || letter == '>';
+            onFx(
+                    () -> {
+                        if (shift) tap(KeyCode.SHIFT, key);
+                        else tap(key);
+                        return null;
+                    });
         }
+        settle();
     }
 
     /// Puts the keyboard on the first node that a selector finds.

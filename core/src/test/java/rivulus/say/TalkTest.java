@@ -40,7 +40,7 @@ public class TalkTest {
             Talk laptop: call program, streaming program, track recorder
             phone
             mic for everybody here
-            Room mic, dynamic microphone
+            Room mic
             headphones for everybody here
             mics > Show desk
             Show desk > headphones

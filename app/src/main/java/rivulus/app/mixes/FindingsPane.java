@@ -54,16 +54,14 @@ final class FindingsPane extends VBox implements View<FindingsPane.Sight> {
 
     private final Session session;
     private final Runnable afterwards;
-    private final Runnable onRig;
     private final VBox cards = new VBox();
     private final Label title = Look.text("", "pane-title");
     private Picture shown;
     private final Map<String, VBox> cureBoxes = new HashMap<>();
+    private String foremost = "";
 
     /// @param afterwards where the keyboard goes once a cure is taken
-    /// @param onRig turns to where findings of the rig are acted on
-    FindingsPane(Session session, Runnable afterwards, Runnable onRig) {
-        this.onRig = onRig;
+    FindingsPane(Session session, Runnable afterwards) {
         this.session = session;
         this.afterwards = afterwards;
         getStyleClass().add("findings");
@@ -80,9 +78,8 @@ final class FindingsPane extends VBox implements View<FindingsPane.Sight> {
                 .addListener(
                         (MapChangeListener<String, Found<Remedy>>)
                                 change -> {
-                                    VBox box = cureBoxes.get(change.getKey());
-                                    if (box != null && change.wasAdded())
-                                        fillCures(box, change.getValueAdded());
+                                    if (change.wasAdded() && cureBoxes.containsKey(change.getKey()))
+                                        fillCures(change.getKey(), change.getValueAdded());
                                 });
         session.draws(this);
     }
@@ -133,13 +130,15 @@ final class FindingsPane extends VBox implements View<FindingsPane.Sight> {
         if (sight.others().isEmpty() && sight.own().isEmpty())
             cards.getChildren()
                     .add(Look.paragraph("Every ear hears what it should, in every scene.", "soft"));
-        fillLines("Other ears", sight.others());
-        fillLines("The rig", sight.rig());
+        fillLines(sight.others());
+        if (sight.rig().isEmpty()) return;
+        cards.getChildren().add(Look.text("The rig", "pane-title", "others"));
+        for (TroubleCard card : sight.rig()) cards.getChildren().add(card(card));
     }
 
-    private void fillLines(String heading, List<TroubleCard> lines) {
+    private void fillLines(List<TroubleCard> lines) {
         if (lines.isEmpty()) return;
-        cards.getChildren().add(Look.text(heading, "pane-title", "others"));
+        cards.getChildren().add(Look.text("Other ears", "pane-title", "others"));
         lines.stream().limit(LINES_SHOWN).map(this::line).forEach(cards.getChildren()::add);
         if (lines.size() > LINES_SHOWN) {
             String more = "and %d more".formatted(lines.size() - LINES_SHOWN);
@@ -172,10 +171,6 @@ final class FindingsPane extends VBox implements View<FindingsPane.Sight> {
     }
 
     private void goTo(TroubleCard card) {
-        if (card.isOfTheRig()) {
-            onRig.run();
-            return;
-        }
         session.source().set("");
         card.trouble().ear().ifPresent(session.ear()::set);
         if (card.elsewhere()) session.scene().set(card.trouble().first().scene());
@@ -190,18 +185,22 @@ final class FindingsPane extends VBox implements View<FindingsPane.Sight> {
         box.getChildren().addAll(tag, Look.paragraph(card.headline(), "headline"));
         if (!card.cause().isEmpty()) box.getChildren().add(Look.paragraph(card.cause(), "cause"));
         if (!card.way().isEmpty()) box.getChildren().add(Look.paragraph(card.way(), "way"));
-        box.getChildren()
-                .add(Look.paragraph("In " + String.join(", ", card.scenes()), "in-scenes"));
+        if (!card.isOfTheRig())
+            box.getChildren()
+                    .add(Look.paragraph("In " + String.join(", ", card.scenes()), "in-scenes"));
         VBox cures = new VBox();
         cures.getStyleClass().add("cures");
         box.getChildren().add(cures);
-        cureBoxes.put(card.trouble().id(), cures);
-        fillCures(cures, session.remedies().get(card.trouble().id()));
+        String id = card.trouble().id();
+        if (cureBoxes.isEmpty()) foremost = id;
+        cureBoxes.put(id, cures);
+        fillCures(id, session.remedies().get(id));
         return box;
     }
 
-    /// @param cured null while they are still being searched
-    private void fillCures(VBox box, Found<Remedy> found) {
+    /// @param found null while they are still being searched
+    private void fillCures(String trouble, Found<Remedy> found) {
+        VBox box = cureBoxes.get(trouble);
         box.getChildren().clear();
         if (found == null) {
             box.getChildren().add(Look.text("Trying remedies …", "soft"));
@@ -209,11 +208,15 @@ final class FindingsPane extends VBox implements View<FindingsPane.Sight> {
             box.getChildren().add(Look.paragraph(Remedies.words(found), "soft"));
         } else {
             Remedy best = found.all().getFirst();
-            for (Remedy remedy : found.all()) box.getChildren().add(button(remedy, remedy == best));
+            for (Remedy remedy : found.all()) {
+                boolean taken = remedy == best && trouble.equals(foremost);
+                box.getChildren().add(button(remedy, taken));
+            }
         }
     }
 
-    private Button button(Remedy remedy, boolean best) {
+    /// @param byKey whether a key takes it
+    private Button button(Remedy remedy, boolean byKey) {
         VBox words = new VBox(2, Look.block(remedy.sentence(), CURE_WIDTH, "order"));
         List<String> effects = remedy.effects().stream().map(Effect::words).distinct().toList();
         effects.stream()
@@ -228,14 +231,15 @@ final class FindingsPane extends VBox implements View<FindingsPane.Sight> {
         }
         for (String loss : remedy.losses())
             words.getChildren().add(Look.block("Takes out " + loss + ".", CURE_WIDTH, "effect"));
-        if (best && cureBoxes.size() == 1)
-            words.getChildren().add(Look.block("Ctrl Enter takes it", CURE_WIDTH, "effect"));
+        if (byKey) words.getChildren().add(Look.block("Ctrl Enter takes it", CURE_WIDTH, "effect"));
         Button button = new Button();
         button.setGraphic(words);
         button.setMaxWidth(Double.MAX_VALUE);
         button.getStyleClass().add("cure");
-        button.setAccessibleText(
-                "Cure: %s %s.".formatted(remedy.sentence(), String.join(". ", effects)));
+        List<String> spoken = new ArrayList<>(List.of("Remedy: " + remedy.sentence()));
+        effects.forEach(effect -> spoken.add(effect + "."));
+        remedy.losses().forEach(loss -> spoken.add("Takes out " + loss + "."));
+        button.setAccessibleText(String.join(" ", spoken));
         button.setOnAction(
                 _ -> {
                     afterwards.run();

@@ -44,16 +44,10 @@ public final class MixesStage extends StackPane implements Stage, View<Sight> {
     /// @param demo opens the demo show
     /// @param open asks for a show to open
     /// @param afterwards where the keyboard goes once a remedy is taken
-    /// @param onRig turns to where findings of the rig are acted on
     public MixesStage(
-            Session session,
-            Runnable plan,
-            Runnable demo,
-            Runnable open,
-            Runnable afterwards,
-            Runnable onRig) {
+            Session session, Runnable plan, Runnable demo, Runnable open, Runnable afterwards) {
         this.session = session;
-        findings = new FindingsPane(session, afterwards, onRig);
+        findings = new FindingsPane(session, afterwards);
         course = new Watercourse(session.device()::set, this::follow, this::listen);
         ruler = new ArrivalRuler(this::follow);
         back.setId("back-to-ear");

@@ -166,19 +166,27 @@ final class Commands {
         return all;
     }
 
-    /// The first way to join, where ways are offered; in the rig the first remedy; else the best
-    /// for the chosen ear.
+    /// The first way to join, where ways are offered; the best for the chosen ear; in the rig, and
+    /// where nothing is wrong for the ear, the first for the rig.
     private Optional<Runnable> best() {
         Picture picture = session.picture().get();
         if (picture == null) return Optional.empty();
         if (!session.joinings().ways().isEmpty())
             return Optional.of(() -> session.joinings().take(session.joinings().ways().getFirst()));
         boolean rig = session.stage().get().equals(RigStage.ID) && session.device().get().isEmpty();
-        if (!rig) return bestForTheEar().map(remedy -> () -> session.take(remedy));
-        return picture.proof().ofTheRig().stream()
-                .flatMap(finding -> found(finding.id()))
-                .findFirst()
-                .map(remedy -> () -> session.take(remedy));
+        boolean ear =
+                !rig
+                        && picture.ear() != null
+                        && picture.troubles().stream()
+                                .anyMatch(card -> card.concerns(picture.ear().id()));
+        Optional<Remedy> best =
+                ear
+                        ? bestForTheEar()
+                        : picture.proof().ofTheRig().stream()
+                                .filter(finding -> rig || finding.severity().isSerious())
+                                .flatMap(finding -> found(finding.id()))
+                                .findFirst();
+        return best.map(remedy -> () -> session.take(remedy));
     }
 
     /// A key that does nothing says why.

@@ -50,8 +50,7 @@ final class Workspace extends BorderPane {
                         brief::say,
                         () -> window.openDemo(DemoShows.LANTERN_HOUR),
                         () -> window.files().openShow(),
-                        this::focusEars,
-                        () -> session.stage().set(RigStage.ID));
+                        this::focusEars);
         stages = List.of(brief, rig, mixes);
         session.stage().set(mixes.id());
         side.getStyleClass().add("side");
