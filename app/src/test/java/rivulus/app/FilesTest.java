@@ -33,9 +33,9 @@ class FilesTest {
     void anEmptyWindowSaysWhatBelongsThereAndOffersIt() {
         try (Hand hand = Hand.atNewWindow(folder)) {
             assertThat(hand.textIn("#start"))
-                    .contains("Nobody is listening yet", "Open the demo show");
+                    .contains("Nobody is listening yet", "The Lantern Hour", "Repaired");
             assertThat(hand.textIn("#ear-rail")).contains("No ears yet.");
-            hand.click("#open-demo");
+            hand.click("#open-lantern-hour");
             assertThat(hand.textsIn("#show-title")).containsExactly("The Lantern Hour");
         }
     }

@@ -89,6 +89,28 @@ class ShellTest {
     }
 
     @Test
+    void aFindingIsSilencedWithAReasonAndToldAgainFromItsList() {
+        try (Hand hand = Hand.atDemo(folder)) {
+            assertThat(hand.textIn("#findings")).contains("Nadia hears herself 296");
+            hand.focus(".silence-ask");
+            hand.press(KeyCode.SPACE);
+            hand.type("she knows");
+            hand.press(KeyCode.ENTER);
+            assertThat(hand.textIn("#findings")).doesNotContain("Nadia hears herself 296");
+            assertThat(hand.session().document().undoName()).contains("Silence echo/nadia/nadia");
+            hand.press(KeyCode.CONTROL, KeyCode.L);
+            hand.focus("#section-checks");
+            hand.press(KeyCode.SPACE);
+            hand.focus("#row-checks-show");
+            hand.press(KeyCode.SPACE);
+            assertThat(hand.textIn("#form")).contains("echo/nadia/nadia", "she knows");
+            hand.focus("#deed-tell-echo-nadia-nadia");
+            hand.press(KeyCode.SPACE);
+            assertThat(hand.session().show().get().checks().silenced()).isEmpty();
+        }
+    }
+
+    @Test
     void plusIsPlusOnEveryKeyboard() {
         try (Hand hand = Hand.atNewWindow(folder)) {
             for (KeyCode[] keys :

@@ -5,6 +5,8 @@ import java.util.Collections;
 import java.util.List;
 import java.util.Set;
 import java.util.function.Function;
+import rivulus.disk.Entry;
+import rivulus.disk.Line;
 import rivulus.file.Change;
 import rivulus.gear.Catalogue;
 import rivulus.show.Cable;
@@ -90,6 +92,17 @@ public final class Parts {
     /// How the show is judged, changed.
     public Edit put(String name, Checks changed) {
         return cleaned(name, show.withChecks(changed));
+    }
+
+    /// Findings that are not to be told again.
+    ///
+    /// @param findings their ids, in whatever scene
+    /// @param reason in the words of who does it
+    public Edit silence(List<String> findings, String reason) {
+        Checks checks = show.checks();
+        for (String finding : findings)
+            checks = checks.silencing(finding, Line.clipped(Line.of(reason), Entry.LONGEST_NAME));
+        return put("Silence " + findings.getFirst(), checks);
     }
 
     /// Somebody earlier or later among the others.

@@ -1,7 +1,6 @@
 package rivulus.file;
 
 import java.util.LinkedHashMap;
-import java.util.List;
 import java.util.SequencedMap;
 import rivulus.disk.FileTrouble;
 import rivulus.gear.Catalogue;
@@ -15,26 +14,9 @@ public final class DemoShows {
     /// Every evening, by file name, with its title; those that are repaired end in `-repaired`.
     public static SequencedMap<String, String> all() {
         SequencedMap<String, String> all = new LinkedHashMap<>();
-        all.put(LANTERN_HOUR, "The Lantern Hour");
-        all.put("archive-interviews", "The archive interviews");
-        all.put("language-cafe", "The language café");
-        all.put("spring-lectures", "The spring lectures");
-        all.put("choir-night", "Choir night");
-        all.put("doorstep-talks", "Doorstep talks");
-        all.put("map-room-screening", "Map-room screening");
-        all.put("letters-from-afar", "Letters from afar");
-        all.put("twin-tables", "Twin tables");
-        all.put("harbour-hotline", "Harbour hotline");
-        all.put("lute-evening", "Lute evening");
-        all.put("lute-lesson", "Lute lesson");
-        all.put("puzzle-relay", "Puzzle relay");
-        all.put("harbour-quest", "Harbour quest");
-        all.put("ferry-log", "Ferry log");
-        all.put("round-table", "Round table");
-        for (String name : List.copyOf(all.keySet())) {
-            if (!name.equals(LANTERN_HOUR))
-                all.put(name + "-repaired", all.get(name) + ", repaired");
-        }
+        for (Evening evening : Evening.ALL) all.put(evening.file(), evening.title());
+        for (Evening evening : Evening.ALL)
+            evening.repaired().ifPresent(file -> all.put(file, evening.title() + ", repaired"));
         return all;
     }
 

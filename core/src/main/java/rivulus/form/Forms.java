@@ -1,12 +1,16 @@
 package rivulus.form;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import rivulus.edit.Edit;
 import rivulus.gear.Catalogue;
 import rivulus.gear.Template;
 import rivulus.leads.End;
 import rivulus.rig.Points;
+import rivulus.say.Listening;
 import rivulus.show.Cable;
 import rivulus.show.Device;
 import rivulus.show.Ear;
@@ -87,7 +91,12 @@ public final class Forms {
                         section("people", "People", "Maren, host, Reading Room", people()),
                         section("playback", "Playback", "Music bed, music, Cue laptop", playback()),
                         section("places", "Places", "come with who is in them", places()),
-                        section("ears", "Who listens", "stream · a track per voice", ears()),
+                        new Outline.Section(
+                                "ears",
+                                "Who listens",
+                                ears(),
+                                placing(),
+                                "stream · a track per voice"),
                         section("scenes", "Scenes", "scene Doors, 10 min", scenes()),
                         section("gear", "Gear", "2 dynamic microphones", devices()),
                         section("leads", "Leads", "join Maren's mic, Show desk", leads()),
@@ -98,6 +107,23 @@ public final class Forms {
                                 rundown.more(),
                                 "keys that somebody relies on"),
                         section("checks", "How it is judged", "", List.of(judged()))));
+    }
+
+    /// Puts whoever listens nowhere yet where that is plain by now.
+    private Optional<Deed> placing() {
+        Set<String> nowhere = new HashSet<>();
+        for (Ear ear : on.show().ears()) if (ear.isNowhere()) nowhere.add(ear.id());
+        if (nowhere.isEmpty() || on.show().rig().devices().isEmpty()) return Optional.empty();
+        Show placed = new Listening(on.show(), on.catalogue()).placed(nowhere);
+        long found = placed.ears().stream().filter(ear -> !ear.isNowhere()).count();
+        long were = on.show().ears().stream().filter(ear -> !ear.isNowhere()).count();
+        if (found == were) return Optional.empty();
+        return Optional.of(
+                Deed.of(
+                        "place-ears",
+                        "Put %s where they hear"
+                                .formatted(Words.count((int) (found - were), "listener")),
+                        Edit.of("Put listeners where they hear", on.show(), placed)));
     }
 
     private static Outline.Section section(

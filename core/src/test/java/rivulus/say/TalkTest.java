@@ -7,6 +7,8 @@ import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import rivulus.check.Demo;
 import rivulus.check.Finding;
@@ -16,6 +18,8 @@ import rivulus.disk.FileTrouble;
 import rivulus.edit.ShowEdits;
 import rivulus.file.Change;
 import rivulus.file.ShowFile;
+import rivulus.form.Deed;
+import rivulus.form.Forms;
 import rivulus.gear.Catalogue;
 import rivulus.remedy.Remedies;
 import rivulus.remedy.Remedy;
@@ -121,7 +125,7 @@ public class TalkTest {
                     .as(lines)
                     .extracting(
                             cable ->
-                                    java.util.stream.Stream.of(cable.from(), cable.to())
+                                    Stream.of(cable.from(), cable.to())
                                             .map(ref -> ref.device())
                                             .sorted()
                                             .toList()
@@ -168,8 +172,17 @@ public class TalkTest {
                         early,
                         "show desk\nlaptop: streaming program\nmic for Maren\nMaren's mic > Show desk");
         assertThat(later.ears()).filteredOn(Ear::isNowhere).hasSize(2);
-        Show placed =
-                new Listening(later, CATALOGUE).placed(java.util.Set.of("stream", "track-maren"));
+        Deed put =
+                new Forms(later, CATALOGUE)
+                        .outline().sections().stream()
+                                .flatMap(section -> section.add().stream())
+                                .filter(deed -> deed.id().equals("place-ears"))
+                                .findFirst()
+                                .orElseThrow();
+        assertThat(put.words()).isEqualTo("Put 2 listeners where they hear");
+        Show placed = put.edit().orElseThrow().after();
+        assertThat(placed)
+                .isEqualTo(new Listening(later, CATALOGUE).placed(Set.of("stream", "track-maren")));
         assertThat(placed.ears())
                 .extracting(ear -> ear.at().toString())
                 .containsExactly("[]", "[streaming-program/stream]", "[show-desk/card.mic1]");

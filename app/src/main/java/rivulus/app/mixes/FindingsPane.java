@@ -13,12 +13,14 @@ import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
+import rivulus.app.form.SilenceBox;
 import rivulus.app.look.Look;
 import rivulus.app.look.Marks;
 import rivulus.app.session.Picture;
 import rivulus.app.session.Session;
 import rivulus.app.session.TroubleCard;
 import rivulus.app.session.View;
+import rivulus.check.Finding;
 import rivulus.remedy.Effect;
 import rivulus.remedy.Remedies;
 import rivulus.remedy.Remedy;
@@ -100,6 +102,7 @@ final class FindingsPane extends VBox implements View<FindingsPane.Sight> {
         cards.getChildren().clear();
         cureBoxes.clear();
         title.setText("Findings");
+        cards.getChildren().add(nobody());
     }
 
     /// Puts the keyboard on the first cure, or the first finding that has none.
@@ -116,13 +119,8 @@ final class FindingsPane extends VBox implements View<FindingsPane.Sight> {
         if (previewed || isShown(picture)) return;
         clear();
         shown = picture;
-        if (picture.ear() == null) {
-            cards.getChildren()
-                    .add(
-                            Look.paragraph(
-                                    "Findings turn up here as soon as somebody listens.", "soft"));
-            return;
-        }
+        if (picture.ear() == null) return;
+        cards.getChildren().clear();
         title.setText(
                 (sight.own().isEmpty() ? "Nothing wrong for " : "Findings for ")
                         + picture.ear().name());
@@ -134,6 +132,10 @@ final class FindingsPane extends VBox implements View<FindingsPane.Sight> {
         if (sight.rig().isEmpty()) return;
         cards.getChildren().add(Look.text("The rig", "pane-title", "others"));
         for (TroubleCard card : sight.rig()) cards.getChildren().add(card(card));
+    }
+
+    private static Label nobody() {
+        return Look.paragraph("Findings turn up here as soon as somebody listens.", "soft");
     }
 
     private void fillLines(List<TroubleCard> lines) {
@@ -191,6 +193,9 @@ final class FindingsPane extends VBox implements View<FindingsPane.Sight> {
         VBox cures = new VBox();
         cures.getStyleClass().add("cures");
         box.getChildren().add(cures);
+        List<String> ids = card.trouble().findings().stream().map(Finding::id).distinct().toList();
+        box.getChildren()
+                .add(new SilenceBox(card.headline(), reason -> session.silence(ids, reason)));
         String id = card.trouble().id();
         if (cureBoxes.isEmpty()) foremost = id;
         cureBoxes.put(id, cures);

@@ -1,5 +1,7 @@
 package rivulus.app.mixes;
 
+import java.nio.file.Path;
+import java.util.function.Consumer;
 import java.util.function.Function;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -35,17 +37,23 @@ public final class MixesStage extends StackPane implements Stage, View<Sight> {
     private final ArrivalRuler ruler;
     private final Label resting = Look.paragraph("", "resting");
     private final VBox drawing = new VBox();
-    private final VBox start = new VBox();
     private final Label arrivals = Look.text("Arrivals", "stage-subtitle");
 
     /// The stage of a session.
     ///
     /// @param plan turns to where a show is said
-    /// @param demo opens the demo show
     /// @param open asks for a show to open
+    /// @param recent opens a file
+    /// @param example opens one of the evenings, by name
     /// @param afterwards where the keyboard goes once a remedy is taken
     public MixesStage(
-            Session session, Runnable plan, Runnable demo, Runnable open, Runnable afterwards) {
+            Session session,
+            Runnable plan,
+            Runnable open,
+            Consumer<Path> recent,
+            Consumer<String> example,
+            Runnable afterwards) {
+        StartPage.Wanted wanted = new StartPage.Wanted(plan, open, recent, example);
         this.session = session;
         findings = new FindingsPane(session, afterwards);
         course = new Watercourse(session.device()::set, this::follow, this::listen);
@@ -65,8 +73,7 @@ public final class MixesStage extends StackPane implements Stage, View<Sight> {
         VBox.setVgrow(scroll, Priority.ALWAYS);
         drawing.getStyleClass().add("stage");
         drawing.getChildren().addAll(head, scroll, resting, arrivals, ruler);
-        fillStart(plan, demo, open);
-        getChildren().addAll(drawing, start);
+        getChildren().addAll(drawing, new StartPage(session, wanted));
         session.draws(this);
         clear();
     }
@@ -112,33 +119,6 @@ public final class MixesStage extends StackPane implements Stage, View<Sight> {
         Look.show(drawing, false);
         course.show(null, false);
         ruler.show(null);
-    }
-
-    private void fillStart(Runnable plan, Runnable demo, Runnable open) {
-        start.getStyleClass().add("start");
-        start.visibleProperty().bind(session.show().map(show -> show.ears().isEmpty()));
-        start.managedProperty().bind(start.visibleProperty());
-        start.setId("start");
-        start.setAlignment(Pos.CENTER);
-        Button begin = new Button("Plan a show");
-        begin.setId("plan-show");
-        begin.getStyleClass().add("first-answer");
-        begin.setOnAction(_ -> plan.run());
-        Button openDemo = new Button("Open the demo show");
-        openDemo.setId("open-demo");
-        openDemo.setOnAction(_ -> demo.run());
-        Button openFile = new Button("Open a show …");
-        openFile.setOnAction(_ -> open.run());
-        HBox answers = new HBox(8, begin, openDemo, openFile);
-        answers.setAlignment(Pos.CENTER);
-        start.getChildren()
-                .addAll(
-                        Look.text("Nobody is listening yet", "stage-title"),
-                        Look.paragraph(
-                                "A show says who is in it, who listens, and how the gear is joined. Plan one, open one,"
-                                        + " or drop a .rivulus file here.",
-                                "soft"),
-                        answers);
     }
 
     private void follow(String source) {

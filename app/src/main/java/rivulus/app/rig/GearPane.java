@@ -1,6 +1,8 @@
 package rivulus.app.rig;
 
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.function.Function;
@@ -16,6 +18,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
+import rivulus.app.form.SilenceBox;
 import rivulus.app.look.Look;
 import rivulus.app.look.Marks;
 import rivulus.app.session.Picture;
@@ -33,6 +36,7 @@ public final class GearPane extends VBox implements View<Picture> {
     private final Session session;
     private final Label title = Look.text("", "pane-title");
     private final VBox findings = new VBox(12);
+    private final Map<String, VBox> remedies = new HashMap<>();
     private final CatalogueBox catalogue;
     private final CupboardBox cupboard;
     private final HBox tabs = new HBox();
@@ -65,9 +69,10 @@ public final class GearPane extends VBox implements View<Picture> {
         session.remedies()
                 .addListener(
                         (MapChangeListener<String, Found<Remedy>>)
-                                _ -> {
-                                    Picture picture = session.picture().get();
-                                    if (picture != null && isSeen()) show(picture);
+                                change -> {
+                                    VBox box = remedies.get(change.getKey());
+                                    if (box != null && change.wasAdded())
+                                        fill(box, change.getValueAdded());
                                 });
         session.draws(this);
     }
@@ -85,6 +90,7 @@ public final class GearPane extends VBox implements View<Picture> {
     @Override
     public void clear() {
         findings.getChildren().clear();
+        remedies.clear();
         title.setText("");
     }
 
@@ -127,8 +133,21 @@ public final class GearPane extends VBox implements View<Picture> {
                         Look.text(finding.severity().word(), "severity-word"));
         tag.getStyleClass().add("tag");
         box.getChildren().addAll(tag, Look.paragraph(finding.sentence(), "cause"));
+        VBox fixes = new VBox(4);
+        remedies.put(finding.id(), fixes);
         Found<Remedy> found = session.remedies().get(finding.id());
-        if (found == null) return box;
+        if (found != null) fill(fixes, found);
+        box.getChildren()
+                .addAll(
+                        fixes,
+                        new SilenceBox(
+                                finding.sentence(),
+                                reason -> session.silence(List.of(finding.id()), reason)));
+        return box;
+    }
+
+    private void fill(VBox box, Found<Remedy> found) {
+        box.getChildren().clear();
         for (Remedy remedy : found.all()) {
             Button button = new Button();
             VBox words = new VBox(2, Look.block(remedy.sentence(), WIDTH, "order"));
@@ -147,6 +166,5 @@ public final class GearPane extends VBox implements View<Picture> {
             button.setOnAction(_ -> session.take(remedy));
             box.getChildren().add(button);
         }
-        return box;
     }
 }

@@ -18,6 +18,7 @@ import rivulus.check.Proof;
 import rivulus.check.Prover;
 import rivulus.check.Trouble;
 import rivulus.edit.Edit;
+import rivulus.edit.Parts;
 import rivulus.file.Journal;
 import rivulus.gear.Setting;
 import rivulus.remedy.Remedies;
@@ -346,6 +347,13 @@ public final class Session implements AutoCloseable {
         if (now.ear(edit.chosen()).isPresent()) ear.set(edit.chosen());
         else if (now.scene(edit.chosen()).isPresent()) scene.set(edit.chosen());
         else if (now.rig().device(edit.chosen()).isPresent()) device.set(edit.chosen());
+    }
+
+    /// Does not tell some findings again.
+    ///
+    /// @param findings their ids, in whatever scene
+    public void silence(List<String> findings, String reason) {
+        edit(new Parts(show().get(), shelf.prover().catalogue()).silence(findings, reason));
     }
 
     /// Edits of the rig as it is now.

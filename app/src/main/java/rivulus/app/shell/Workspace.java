@@ -13,7 +13,6 @@ import rivulus.app.rig.KnobsPane;
 import rivulus.app.rig.RigStage;
 import rivulus.app.session.Session;
 import rivulus.app.stage.Stage;
-import rivulus.file.DemoShows;
 
 /// Rail on the left, the chosen stage in the middle, findings, wishes or knobs on the right. In a
 /// narrow window the right-hand pane folds into a drawer.
@@ -48,8 +47,9 @@ final class Workspace extends BorderPane {
                 new MixesStage(
                         session,
                         brief::say,
-                        () -> window.openDemo(DemoShows.LANTERN_HOUR),
                         () -> window.files().openShow(),
+                        window::open,
+                        window::openDemo,
                         this::focusEars);
         stages = List.of(brief, rig, mixes);
         session.stage().set(mixes.id());

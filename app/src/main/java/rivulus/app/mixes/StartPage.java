@@ -1,0 +1,115 @@
+package rivulus.app.mixes;
+
+import java.nio.file.Path;
+import java.util.List;
+import java.util.function.Consumer;
+import javafx.collections.ListChangeListener;
+import javafx.geometry.Pos;
+import javafx.scene.control.Button;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import rivulus.app.look.Look;
+import rivulus.app.session.Session;
+import rivulus.file.Evening;
+
+/// What there is to do where nothing is said yet: plan, open, go on, or look at an evening that
+/// somebody else built.
+final class StartPage extends VBox {
+    private static final int RECENT_SHOWN = 4;
+
+    /// What is asked for.
+    ///
+    /// @param plan turns to where a show is said
+    /// @param open asks for a show to open
+    /// @param recent opens that file
+    /// @param example opens the evening of that name
+    record Wanted(Runnable plan, Runnable open, Consumer<Path> recent, Consumer<String> example) {}
+
+    private final Wanted wanted;
+    private final VBox recent = new VBox(2);
+
+    StartPage(Session session, Wanted wanted) {
+        this.wanted = wanted;
+        getStyleClass().add("start");
+        setId("start");
+        visibleProperty().bind(session.show().map(show -> show.ears().isEmpty()));
+        managedProperty().bind(visibleProperty());
+        Button plan = new Button("Plan a show");
+        plan.setId("plan-show");
+        plan.getStyleClass().add("first-answer");
+        plan.setOnAction(_ -> wanted.plan().run());
+        Button open = new Button("Open a show …");
+        open.setId("open-show");
+        open.setOnAction(_ -> wanted.open().run());
+        VBox examples = new VBox(2);
+        for (Evening evening : Evening.ALL) examples.getChildren().add(row(evening));
+        VBox content =
+                new VBox(
+                        12,
+                        Look.text("Nobody is listening yet", "stage-title"),
+                        Look.paragraph(
+                                "A show says who is in it, who listens, and how the gear is joined."
+                                        + " Say it in lines, or drop a .rivulus file here.",
+                                "soft"),
+                        new HBox(8, plan, open),
+                        recent,
+                        Look.text("Look at an evening", "pane-title", "others"),
+                        examples);
+        content.getStyleClass().add("start-content");
+        ScrollPane scroll = new ScrollPane(content);
+        scroll.setFitToWidth(true);
+        scroll.setFocusTraversable(false);
+        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        VBox.setVgrow(scroll, Priority.ALWAYS);
+        getChildren().add(scroll);
+        session.settings()
+                .recent()
+                .addListener(
+                        (ListChangeListener<Path>) _ -> fillRecent(session.settings().recent()));
+        fillRecent(session.settings().recent());
+    }
+
+    private void fillRecent(List<Path> files) {
+        recent.getChildren().clear();
+        if (files.isEmpty()) return;
+        recent.getChildren().add(Look.text("Go on with", "pane-title", "others"));
+        for (Path file : files.stream().limit(RECENT_SHOWN).toList()) {
+            Button line = new Button(file.getFileName().toString());
+            line.getStyleClass().add("other-trouble");
+            line.setId("recent-" + recent.getChildren().size());
+            line.setGraphic(Look.text("in " + file.getParent(), "soft"));
+            line.setContentDisplay(javafx.scene.control.ContentDisplay.RIGHT);
+            line.setAccessibleText("Go on with " + file);
+            line.setOnAction(_ -> wanted.recent().accept(file));
+            recent.getChildren().add(line);
+        }
+    }
+
+    private HBox row(Evening evening) {
+        VBox words =
+                new VBox(
+                        Look.text(evening.title(), "order"),
+                        Look.text(evening.about(), "soft"),
+                        Look.text("Teaches: " + evening.teaches(), "soft"));
+        HBox.setHgrow(words, Priority.ALWAYS);
+        words.setMinWidth(0);
+        HBox row = new HBox(8, words, opens(evening.file(), "As built", evening.title()));
+        evening.repaired()
+                .ifPresent(file -> row.getChildren().add(opens(file, "Repaired", evening.title())));
+        row.setAlignment(Pos.CENTER_LEFT);
+        row.getStyleClass().add("evening-row");
+        return row;
+    }
+
+    private Button opens(String file, String words, String title) {
+        Button open = new Button(words);
+        open.setId("open-" + file);
+        open.getStyleClass().add("take-out");
+        open.setMinWidth(USE_PREF_SIZE);
+        open.setAccessibleText("Open %s, %s".formatted(title, words));
+        open.setOnAction(_ -> wanted.example().accept(file));
+        return open;
+    }
+}
