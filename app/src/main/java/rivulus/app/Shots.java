@@ -92,8 +92,8 @@ public final class Shots extends Application {
                             .forEach(BriefStage::say);
                     ((TextArea) window.scene().lookup("#say-lines"))
                             .setText(
-                                    "Ada, guest, Reading Room, she\nlavalier for Ivo\nChoir, guests,"
-                                            + " 12\nIvo must hear Teo, Tales");
+                                    "Ada, guest, Reading Room, she\nlavalier for Ivo\nChoir, guests, tenors!"
+                                            + "\nIvo must hear Teo, Tales");
                 });
         shot(
                 "form",

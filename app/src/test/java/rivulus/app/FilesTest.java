@@ -14,6 +14,7 @@ import rivulus.file.DemoShows;
 import rivulus.file.Journal;
 import rivulus.file.ShowFile;
 import rivulus.file.Templates;
+import rivulus.show.Occasion;
 import rivulus.show.Show;
 
 class FilesTest {
@@ -37,6 +38,19 @@ class FilesTest {
             assertThat(hand.textIn("#ear-rail")).contains("No ears yet.");
             hand.click("#open-lantern-hour");
             assertThat(hand.textsIn("#show-title")).containsExactly("The Lantern Hour");
+        }
+    }
+
+    @Test
+    void theNextShowBeginsFromThisOneWithoutItsDateAndItsFile() {
+        try (Hand hand = Hand.atNewWindow(folder)) {
+            Show dated = cafe.on(new Occasion("1 December", "Bring tea."));
+            hand.act(() -> hand.session().document().take(dated, file));
+            hand.press(KeyCode.CONTROL, KeyCode.K);
+            hand.type("begin the next");
+            hand.press(KeyCode.ENTER);
+            assertThat(hand.session().show().get()).isEqualTo(cafe);
+            assertThat(hand.session().document().file().get()).isNull();
         }
     }
 

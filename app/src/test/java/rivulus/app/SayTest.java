@@ -3,7 +3,11 @@ package rivulus.app;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Path;
+import javafx.geometry.Bounds;
+import javafx.scene.Node;
+import javafx.scene.Parent;
 import javafx.scene.control.Button;
+import javafx.scene.control.Labeled;
 import javafx.scene.control.TextArea;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
@@ -65,13 +69,15 @@ class SayTest {
             hand.act(
                     () ->
                             ((TextArea) hand.find("#say-lines"))
-                                    .setText("Maren, host, she\nChoir, guests, 12\nstream"));
+                                    .setText(
+                                            "Maren, host, she\nChoir, guests, 12 of them?\nstream"));
             assertThat(hand.textIn("#say"))
-                    .contains("Maren · host · she", "not understood: 12", "Stream listens");
+                    .contains(
+                            "Maren · host · she", "not understood: 12 of them?", "Stream listens");
             hand.press(KeyCode.ENTER);
             assertThat(show(hand).cast().people()).hasSize(1);
             assertThat(((TextArea) hand.find("#say-lines")).getText())
-                    .isEqualTo("Choir, guests, 12");
+                    .isEqualTo("Choir, guests, 12 of them?");
             assertThat(hand.textIn("#say")).contains("was not understood");
         }
     }
@@ -172,7 +178,7 @@ class SayTest {
         try (Hand hand = Hand.atDemo(folder)) {
             hand.press(KeyCode.CONTROL, KeyCode.L);
             hand.press(KeyCode.TAB);
-            assertThat(hand.find("#section-people").isFocused()).isTrue();
+            assertThat(hand.find("#section-show").isFocused()).isTrue();
             hand.press(KeyCode.SHIFT, KeyCode.TAB);
             assertThat(hand.find("#say-lines").isFocused()).isTrue();
             hand.press(KeyCode.SHIFT, KeyCode.TAB);
@@ -181,6 +187,61 @@ class SayTest {
             hand.type("stream");
             hand.press(KeyCode.TAB);
             assertThat(hand.find("#say-add").isFocused()).isTrue();
+        }
+    }
+
+    @Test
+    void theChosenRowAndColumnStayInSightHoweverManyListenAndPlay() {
+        try (Hand hand = Hand.atNewWindow(folder)) {
+            StringBuilder many = new StringBuilder("Maren, host\n");
+            for (int i = 1; i < 40; i++) many.append("Guest ").append(i).append(", guest\n");
+            for (int i = 1; i <= 24; i++) many.append("Clip ").append(i).append(", clip\n");
+            hand.press(KeyCode.CONTROL, KeyCode.L);
+            hand.act(() -> ((TextArea) hand.find("#say-lines")).setText(many.toString()));
+            hand.press(KeyCode.ENTER);
+            assertThat(show(hand).ears()).hasSize(40);
+            hand.act(() -> hand.session().ear().set("guest-30"));
+            hand.act(() -> hand.session().source().set("clip-20"));
+            Bounds port = inWindow(hand.find("#chart").getParent().getParent());
+            for (String words : new String[] {"Guest 30", "Clip 20"}) {
+                Node head =
+                        hand.find("#chart").lookupAll(".stays").stream()
+                                .filter(node -> says(node, words))
+                                .findFirst()
+                                .orElseThrow();
+                assertThat(port.contains(inWindow(head).getCenterX(), inWindow(head).getCenterY()))
+                        .as(words)
+                        .isTrue();
+            }
+            Node chosen = hand.find(".hearing-cell:chosen");
+            assertThat(port.contains(inWindow(chosen).getCenterX(), inWindow(chosen).getCenterY()))
+                    .isTrue();
+        }
+    }
+
+    private static boolean says(Node node, String words) {
+        return node instanceof Labeled label && label.getText().equals(words)
+                || node instanceof Parent parent
+                        && parent.getChildrenUnmodifiable().stream().anyMatch(n -> says(n, words));
+    }
+
+    private static Bounds inWindow(Node node) {
+        return Hand.onFx(() -> node.localToScene(node.getLayoutBounds()));
+    }
+
+    @Test
+    void whoNobodyLooksAtIsSaidUnderTheEarsAndLookedAtByOneKey() {
+        try (Hand hand = Hand.atDemo(folder)) {
+            assertThat(hand.find("#unlooked").isVisible()).isFalse();
+            hand.press(KeyCode.CONTROL, KeyCode.L);
+            open(hand, "ear-stream");
+            hand.focus("#deed-remove");
+            hand.press(KeyCode.SPACE);
+            assertThat(hand.textIn("#unlooked")).contains("Streaming program · stream");
+            hand.focus(".unlooked-line");
+            hand.press(KeyCode.SPACE);
+            assertThat(hand.find("#unlooked").isVisible()).isFalse();
+            assertThat(show(hand).ear("stream").orElseThrow().isNowhere()).isFalse();
         }
     }
 }

@@ -30,6 +30,9 @@ public record EarVerdict(
                     .sorted(Comparator.reverseOrder())
                     .toList();
 
+    /// More names than this are counted.
+    private static final int MOST_NAMES = 5;
+
     /// The verdict on an ear in a scene of a proof.
     public static EarVerdict of(Proof proof, SceneProof scene, Ear ear) {
         List<Finding> own = scene.findingsOf(ear.id());
@@ -56,7 +59,7 @@ public record EarVerdict(
         else if (!deaf && !musts.isEmpty()) clauses.add("hears all " + musts.size());
         for (Verdict verdict : IN_ORDER) {
             List<String> names = sources(scene, findings, verdict);
-            if (!names.isEmpty()) clauses.add(verdict.clause(Words.list(names)));
+            if (!names.isEmpty()) clauses.add(verdict.clause(Words.few(names, MOST_NAMES)));
         }
         return clauses.isEmpty() ? "nothing to hear" : String.join("; ", clauses);
     }

@@ -106,7 +106,7 @@ public final class Cleaning {
         Optional<Ref> at = plays.at().filter(this::isThere);
         if (at.equals(plays.at())) return plays;
         losses.add("nothing plays " + plays.name());
-        return new Playback(plays.id(), plays.name(), plays.kind(), at, plays.extras());
+        return plays.from(at);
     }
 
     private boolean isThere(Ref point) {

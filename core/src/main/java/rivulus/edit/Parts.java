@@ -15,6 +15,7 @@ import rivulus.show.Checks;
 import rivulus.show.Device;
 import rivulus.show.Ear;
 import rivulus.show.MuteKey;
+import rivulus.show.Occasion;
 import rivulus.show.Person;
 import rivulus.show.Place;
 import rivulus.show.Playback;
@@ -87,6 +88,11 @@ public final class Parts {
     /// A lead, changed.
     public Edit put(String name, Cable changed) {
         return cleaned(name, show.withRig(show.rig().with(changed)));
+    }
+
+    /// When the show is, changed.
+    public Edit put(String name, Occasion changed) {
+        return cleaned(name, show.on(changed));
     }
 
     /// How the show is judged, changed.

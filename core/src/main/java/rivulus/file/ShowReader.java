@@ -13,6 +13,8 @@ import rivulus.gear.Catalogue;
 import rivulus.show.Cast;
 import rivulus.show.Ear;
 import rivulus.show.Extent;
+import rivulus.show.Loudness;
+import rivulus.show.Occasion;
 import rivulus.show.OwnTemplate;
 import rivulus.show.Person;
 import rivulus.show.Place;
@@ -24,6 +26,8 @@ import rivulus.show.Show;
 /// Reads a show and makes sure that it holds together: every id it names exists, every port can
 /// take its lead, every knob can stand as it does. docs/show-file.md describes the format.
 final class ShowReader {
+    private static final int MOST_PEOPLE = 100_000;
+
     private final Entry root;
     private final ShowNames names;
 
@@ -50,6 +54,7 @@ final class ShowReader {
         Show show =
                 new Show(
                         root.name("title", Show.untitled().title()),
+                        new Occasion(Line.of(root.text("date", "")), root.text("notes", "")),
                         cast(),
                         places(),
                         ears(),
@@ -130,6 +135,8 @@ final class ShowReader {
                             ShowNames.known(item.field("place"), "place", names.places),
                             pronoun(item),
                             item.truth("speaks", true),
+                            item.whole("count", 1, MOST_PEOPLE, 1),
+                            loudness(item),
                             item.extras()));
         }
         List<Playback> playback = new ArrayList<>();
@@ -140,9 +147,22 @@ final class ShowReader {
                             item.name("name", item.text("id")),
                             item.field("kind").word("kind of playback", Playback.Kind.class),
                             at(item),
+                            licensed(item),
                             item.extras()));
         }
         return new Cast(everybody, playback, cast.get().extras());
+    }
+
+    private static Loudness loudness(Entry person) throws FileTrouble {
+        Optional<Entry> said = person.maybe("loudness");
+        return said.isEmpty() ? Loudness.NORMALLY : said.get().word("loudness", Loudness.class);
+    }
+
+    private static List<Ear.Kind> licensed(Entry playback) throws FileTrouble {
+        List<Ear.Kind> kinds = new ArrayList<>();
+        for (Entry kind : playback.items("licensed"))
+            kinds.add(kind.word("kind of ear", Ear.Kind.class));
+        return kinds;
     }
 
     private Optional<Ref> at(Entry playback) throws FileTrouble {

@@ -14,6 +14,7 @@ import rivulus.show.Cast;
 import rivulus.show.Checks;
 import rivulus.show.Device;
 import rivulus.show.Ear;
+import rivulus.show.Loudness;
 import rivulus.show.MuteKey;
 import rivulus.show.Owned;
 import rivulus.show.Person;
@@ -39,6 +40,8 @@ final class ShowWriter {
         Fields out = new Fields();
         out.put("rivulus", Show.VERSION);
         out.must("title", show.title());
+        out.put("date", show.occasion().date());
+        out.put("notes", show.occasion().notes());
         out.put("cast", cast(show.cast()));
         out.put("places", all(show.places(), ShowWriter::place));
         out.put("ears", all(show.ears(), ShowWriter::ear));
@@ -113,6 +116,8 @@ final class ShowWriter {
                         .put("place", person.place())
                         .put("pronoun", person.pronoun().equals("they") ? "" : person.pronoun());
         if (!person.speaks()) out.put("speaks", false);
+        if (person.count() > 1) out.put("count", person.count());
+        if (person.loudness() != Loudness.NORMALLY) out.put("loudness", person.loudness().word());
         return out.with(person.extras());
     }
 
@@ -121,6 +126,7 @@ final class ShowWriter {
                 .must("id", playback.id())
                 .must("name", playback.name())
                 .put("kind", playback.kind().word())
+                .put("licensed", playback.licensed().stream().<Object>map(Ear.Kind::word).toList())
                 .put("at", playback.at().map(Ref::toString).orElse(""))
                 .with(playback.extras());
     }

@@ -15,6 +15,8 @@ import rivulus.gear.Catalogue;
 import rivulus.gear.Template;
 import rivulus.rig.Points;
 import rivulus.show.Device;
+import rivulus.show.Ear;
+import rivulus.show.Loudness;
 import rivulus.show.Person;
 import rivulus.show.Place;
 import rivulus.show.Playback;
@@ -73,6 +75,24 @@ record CastForms(Ground on) {
                         person.speaks() ? SPEAKS : "listens",
                         VOICE,
                         word -> on.parts().put(change, person.speaking(word.equals(SPEAKS)))));
+        fields.add(
+                Field.Text.of(
+                        "count",
+                        "How many",
+                        Integer.toString(person.count()),
+                        typed -> on.parts().put(change, person.many(count(typed)))));
+        fields.add(
+                new Field.Choice(
+                        "loudness",
+                        "Talks",
+                        person.loudness().word(),
+                        Ground.options(List.of(Loudness.values())),
+                        word ->
+                                on.parts()
+                                        .put(
+                                                change,
+                                                person.talking(
+                                                        Worded.words(Loudness.class).get(word)))));
         fields.add(wears(person));
         fields.addAll(distances(person));
         List<Deed> deeds =
@@ -83,6 +103,13 @@ record CastForms(Ground on) {
                                 by -> on.parts().move(person, by)));
         deeds.add(Deed.removal(() -> on.edits().remove(person.id())));
         return new Form("person/" + person.id(), person.name(), fields, deeds);
+    }
+
+    private static int count(String typed) {
+        double count = Ground.number(typed.isBlank() ? "1" : typed, "They are", 1, 100_000);
+        if (count != Math.rint(count))
+            throw new IllegalArgumentException("People are counted in whole numbers.");
+        return (int) count;
     }
 
     /// A word that a file has of its own stays to be chosen.
@@ -230,7 +257,30 @@ record CastForms(Ground on) {
                                 "Played by",
                                 plays.at().map(Ref::toString).orElse(""),
                                 at,
-                                ref -> on.parts().put(change, plays.from(ref(ref)))));
+                                ref -> on.parts().put(change, plays.from(ref(ref)))),
+                        new Field.Several(
+                                "licensed",
+                                "Licensed for",
+                                plays.licensed().stream().map(Ear.Kind::word).toList(),
+                                Ground.options(
+                                        List.of(
+                                                Ear.Kind.STREAM,
+                                                Ear.Kind.ON_DEMAND,
+                                                Ear.Kind.HOUSE,
+                                                Ear.Kind.SECOND_LANGUAGE)),
+                                words ->
+                                        on.parts()
+                                                .put(
+                                                        change,
+                                                        plays.licensed(
+                                                                words.stream()
+                                                                        .map(
+                                                                                Worded.words(
+                                                                                                Ear
+                                                                                                        .Kind
+                                                                                                        .class)
+                                                                                        ::get)
+                                                                        .toList()))));
         List<Deed> deeds =
                 new ArrayList<>(
                         Ground.order(

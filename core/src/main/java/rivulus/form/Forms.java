@@ -5,6 +5,8 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import rivulus.disk.Entry;
+import rivulus.disk.Line;
 import rivulus.edit.Edit;
 import rivulus.gear.Catalogue;
 import rivulus.gear.Template;
@@ -15,6 +17,7 @@ import rivulus.show.Cable;
 import rivulus.show.Device;
 import rivulus.show.Ear;
 import rivulus.show.MuteKey;
+import rivulus.show.Occasion;
 import rivulus.show.Person;
 import rivulus.show.Place;
 import rivulus.show.Playback;
@@ -80,7 +83,35 @@ public final class Forms {
                                 "title",
                                 "Title",
                                 on.show().title(),
-                                typed -> on.edits().title(Ground.name(typed)))),
+                                typed -> on.edits().title(Ground.name(typed))),
+                        new Field.Text(
+                                "date",
+                                "When",
+                                on.show().occasion().date(),
+                                "1 December, doors at 19:30",
+                                List.of(),
+                                typed ->
+                                        on.parts()
+                                                .put(
+                                                        "Say when it is",
+                                                        new Occasion(
+                                                                Ground.words(typed),
+                                                                on.show().occasion().notes()))),
+                        new Field.Text(
+                                "notes",
+                                "Notes",
+                                on.show().occasion().notes(),
+                                "what not to forget",
+                                List.of(),
+                                typed ->
+                                        on.parts()
+                                                .put(
+                                                        "Change the notes",
+                                                        new Occasion(
+                                                                on.show().occasion().date(),
+                                                                Line.clipped(
+                                                                        typed.strip(),
+                                                                        Entry.LONGEST_TEXT))))),
                 List.of());
     }
 
@@ -88,6 +119,7 @@ public final class Forms {
     public Outline outline() {
         return new Outline(
                 List.of(
+                        section("show", "The evening", "", List.of(evening())),
                         section("people", "People", "Maren, host, Reading Room", people()),
                         section("playback", "Playback", "Music bed, music, Cue laptop", playback()),
                         section("places", "Places", "come with who is in them", places()),
@@ -131,12 +163,24 @@ public final class Forms {
         return new Outline.Section(id, title, rows, Optional.empty(), hint);
     }
 
+    private Outline.Row evening() {
+        double minutes = on.show().scenes().stream().mapToDouble(Scene::minutes).sum();
+        List<String> words = new ArrayList<>();
+        if (!on.show().occasion().date().isEmpty()) words.add(on.show().occasion().date());
+        if (minutes > 0) words.add(Words.minutes(minutes) + " in all");
+        return new Outline.Row(
+                "show/show",
+                on.show().title(),
+                words.isEmpty() ? "when it is, and notes" : String.join(", ", words));
+    }
+
     private List<Outline.Row> people() {
         List<Outline.Row> rows = new ArrayList<>();
         for (Person person : on.show().cast().people()) {
             String place = on.show().place(person.place()).map(Place::name).orElse("");
             String words =
                     person.role().word()
+                            + (person.count() > 1 ? ", " + person.count() + " people" : "")
                             + (place.isEmpty() ? "" : ", " + place)
                             + (person.speaks() ? "" : ", only listens");
             rows.add(new Outline.Row("person/" + person.id(), person.name(), words));

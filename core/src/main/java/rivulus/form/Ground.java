@@ -37,6 +37,11 @@ record Ground(Show show, Catalogue catalogue, Parts parts, ShowEdits edits, RigE
         return line;
     }
 
+    /// A line that was typed, or nothing.
+    static String words(String typed) {
+        return Line.clipped(Line.of(typed), Entry.LONGEST_NAME);
+    }
+
     /// A number that was typed; blank is 0.
     ///
     /// @param what begins the sentence that says what would be right: "Minutes are"

@@ -71,9 +71,8 @@ public final class Listening {
     /// Whether a point is called what the ear is: "stream", "second language", the audience's ears.
     private boolean isCalled(Ref at, Ear ear) {
         if (ear.kind() == Ear.Kind.HOUSE) return show.cast().person(at.device()).isPresent();
-        String words = Said.low(Points.words(at, show, show.kinds(shipped)));
-        String kind = ear.kind().word().replace('-', ' ');
-        return words.endsWith("· " + kind);
+        return Unlooked.called(Points.words(at, show, show.kinds(shipped)))
+                .equals(Optional.of(ear.kind()));
     }
 
     /// The point that hears a voice, and no other more than a little.

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import rivulus.show.Ear;
+import rivulus.show.Loudness;
 import rivulus.show.Names;
 import rivulus.show.Playback;
 import rivulus.show.Role;
@@ -23,14 +24,25 @@ public sealed interface Meaning {
     /// @param place the name of where they are; empty where nobody said
     /// @param by how somebody comes in from afar; empty for who is here
     /// @param speaks whether anybody is meant to hear them
-    record Somebody(String name, Role role, String place, String by, String pronoun, boolean speaks)
+    /// @param count how many they are
+    record Somebody(
+            String name,
+            Role role,
+            String place,
+            String by,
+            String pronoun,
+            boolean speaks,
+            int count,
+            Loudness loudness)
             implements Meaning {
         @Override
         public List<String> words(Show show) {
             List<String> words = new ArrayList<>(List.of(name, role.word()));
+            if (count > 1) words.add(count + " people");
             if (!by.isEmpty()) words.add("afar, by " + by);
             if (!place.isEmpty()) words.add("in " + place);
             if (!pronoun.equals("they")) words.add(pronoun);
+            if (loudness != Loudness.NORMALLY) words.add("talks " + loudness.word());
             if (!speaks) words.add("only listens");
             else if (role == Role.AUDIENCE) words.add("speaks");
             return words;

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import rivulus.disk.Worded;
+import rivulus.show.Loudness;
 import rivulus.show.Role;
 
 /// "Maren, host, Reading Room", "Nadia, caller, call program".
@@ -19,6 +20,8 @@ final class PersonLines implements Said.Reader {
         String place = "";
         String by = "";
         String pronoun = "they";
+        int count = 1;
+        Loudness loudness = Loudness.NORMALLY;
         Optional<Boolean> speaks = Optional.empty();
         List<String> unclear = new ArrayList<>();
         for (String part : line.rest()) {
@@ -29,6 +32,10 @@ final class PersonLines implements Said.Reader {
             else if (PRONOUNS.contains(low)) pronoun = low;
             else if (Afar.ALL.containsKey(way)) by = way;
             else if (LISTENS_ONLY.contains(low)) speaks = Optional.of(false);
+            else if (low.matches("\\d{1,4}( people)?") && !low.startsWith("0"))
+                count = Integer.parseInt(low.replace(" people", ""));
+            else if (Worded.words(Loudness.class).containsKey(low.replaceFirst("^talks ", "")))
+                loudness = Worded.words(Loudness.class).get(low.replaceFirst("^talks ", ""));
             else if (low.equals(SPEAKS)) speaks = Optional.of(true);
             else if (place.isEmpty() && Spoken.isPlace(part)) place = line.place(part);
             else unclear.add(part);
@@ -41,7 +48,9 @@ final class PersonLines implements Said.Reader {
                         place,
                         by,
                         pronoun,
-                        speaks.orElse(role != Role.AUDIENCE));
+                        speaks.orElse(role != Role.AUDIENCE),
+                        count,
+                        loudness);
         return Optional.of(Said.of(line, meant, unclear));
     }
 

@@ -96,6 +96,8 @@ public final class Saying {
                         placeId(with, where),
                         who.pronoun(),
                         who.speaks(),
+                        who.count(),
+                        who.loudness(),
                         Extras.NONE));
         List<Ear> ears = new ArrayList<>(with.ears());
         ears.add(
@@ -221,6 +223,7 @@ public final class Saying {
                         plays.name(),
                         plays.kind(),
                         at,
+                        List.of(),
                         Extras.NONE));
         return to.withCast(new Cast(to.cast().people(), playback, to.cast().extras()));
     }

@@ -95,7 +95,12 @@ public final class Brief {
                         .orElse(ear.kind().word());
         boolean own = ear.of().equals(source.id());
         for (Default row : defaults.rows()) {
-            if (row.fits(listener, source, own)) return new Standing(row.wish(), row.why(), false);
+            if (!row.fits(listener, source, own)) continue;
+            boolean licensed =
+                    source instanceof Playback plays && plays.licensed().contains(ear.kind());
+            return licensed && row.wish() == Wish.MUST_NOT
+                    ? new Standing(Wish.MAY, "It is licensed for that.", false)
+                    : new Standing(row.wish(), row.why(), false);
         }
         return new Standing(Wish.MAY, "Nothing is said about it.", false);
     }

@@ -7,6 +7,7 @@ import rivulus.disk.Extras;
 /// @param place the id of the place they are in
 /// @param pronoun `she`, `he` or `they`
 /// @param speaks whether anybody is meant to hear them; an audience may only listen
+/// @param count how many they are: 12 for a choir
 public record Person(
         String id,
         String name,
@@ -14,6 +15,8 @@ public record Person(
         String place,
         String pronoun,
         boolean speaks,
+        int count,
+        Loudness loudness,
         Extras extras)
         implements Source {
     @Override
@@ -41,26 +44,36 @@ public record Person(
 
     /// The same person under another name.
     public Person named(String newName) {
-        return new Person(id, newName, role, place, pronoun, speaks, extras);
+        return new Person(id, newName, role, place, pronoun, speaks, count, loudness, extras);
     }
 
     /// The same person in another role.
     public Person as(Role newRole) {
-        return new Person(id, name, newRole, place, pronoun, speaks, extras);
+        return new Person(id, name, newRole, place, pronoun, speaks, count, loudness, extras);
     }
 
     /// The same person elsewhere.
     public Person in(String newPlace) {
-        return new Person(id, name, role, newPlace, pronoun, speaks, extras);
+        return new Person(id, name, role, newPlace, pronoun, speaks, count, loudness, extras);
     }
 
     /// The same person, spoken of otherwise.
     public Person calledBy(String newPronoun) {
-        return new Person(id, name, role, place, newPronoun, speaks, extras);
+        return new Person(id, name, role, place, newPronoun, speaks, count, loudness, extras);
     }
 
     /// The same person, to be heard or not.
     public Person speaking(boolean isHeard) {
-        return new Person(id, name, role, place, pronoun, isHeard, extras);
+        return new Person(id, name, role, place, pronoun, isHeard, count, loudness, extras);
+    }
+
+    /// So many of them.
+    public Person many(int newCount) {
+        return new Person(id, name, role, place, pronoun, speaks, newCount, loudness, extras);
+    }
+
+    /// The same person, talking otherwise.
+    public Person talking(Loudness newLoudness) {
+        return new Person(id, name, role, place, pronoun, speaks, count, newLoudness, extras);
     }
 }

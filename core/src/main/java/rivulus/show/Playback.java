@@ -1,5 +1,6 @@
 package rivulus.show;
 
+import java.util.List;
 import java.util.Optional;
 import rivulus.disk.Extras;
 import rivulus.disk.Worded;
@@ -7,8 +8,14 @@ import rivulus.disk.Worded;
 /// Something that plays: a music bed, cue pads, alerts.
 ///
 /// @param at the point in the rig where it starts; empty where nobody has said what plays it
-public record Playback(String id, String name, Kind kind, Optional<Ref> at, Extras extras)
+/// @param licensed the kinds of ears it may be heard by though music usually may not
+public record Playback(
+        String id, String name, Kind kind, Optional<Ref> at, List<Ear.Kind> licensed, Extras extras)
         implements Source {
+    public Playback {
+        licensed = List.copyOf(licensed);
+    }
+
     /// What it is. The brief's defaults go by it.
     public enum Kind implements Worded {
         /// Music that needs a licence on demand.
@@ -44,16 +51,21 @@ public record Playback(String id, String name, Kind kind, Optional<Ref> at, Extr
 
     /// The same under another name.
     public Playback named(String newName) {
-        return new Playback(id, newName, kind, at, extras);
+        return new Playback(id, newName, kind, at, licensed, extras);
     }
 
     /// The same as something else.
     public Playback as(Kind newKind) {
-        return new Playback(id, name, newKind, at, extras);
+        return new Playback(id, name, newKind, at, licensed, extras);
     }
 
     /// The same played elsewhere.
     public Playback from(Optional<Ref> point) {
-        return new Playback(id, name, kind, point, extras);
+        return new Playback(id, name, kind, point, licensed, extras);
+    }
+
+    /// The same licensed for other ears.
+    public Playback licensed(List<Ear.Kind> kinds) {
+        return new Playback(id, name, kind, at, kinds, extras);
     }
 }

@@ -12,10 +12,12 @@ import rivulus.gear.Setting;
 
 /// The show document.
 ///
+/// @param occasion when it is
 /// @param checks how it wants to be judged
 /// @param templates gear that is kept with the show beside the shipped catalogue
 public record Show(
         String title,
+        Occasion occasion,
         Cast cast,
         List<Place> places,
         List<Ear> ears,
@@ -39,6 +41,7 @@ public record Show(
     public static Show untitled() {
         return new Show(
                 "Untitled show",
+                Occasion.UNSAID,
                 new Cast(List.of(), List.of(), Extras.NONE),
                 List.of(),
                 List.of(),
@@ -55,6 +58,7 @@ public record Show(
         edit.accept(parts);
         return new Show(
                 parts.title,
+                parts.occasion,
                 parts.cast,
                 parts.places,
                 parts.ears,
@@ -68,6 +72,7 @@ public record Show(
     /// The parts of a show while one is made from another.
     private static final class Parts {
         String title;
+        Occasion occasion;
         Cast cast;
         List<Place> places;
         List<Ear> ears;
@@ -78,6 +83,7 @@ public record Show(
 
         Parts(Show show) {
             title = show.title;
+            occasion = show.occasion;
             cast = show.cast;
             places = show.places;
             ears = show.ears;
@@ -148,6 +154,11 @@ public record Show(
     /// The show under another name.
     public Show titled(String newTitle) {
         return but(show -> show.title = newTitle);
+    }
+
+    /// The show on another occasion.
+    public Show on(Occasion newOccasion) {
+        return but(show -> show.occasion = newOccasion);
     }
 
     /// The show with one knob turned where the turn says.

@@ -73,6 +73,16 @@ public final class Words {
         return String.join(", ", items.subList(0, items.size() - 1)) + " and " + items.getLast();
     }
 
+    /// The same, but of many only the first: "Maren, Ivo, Nadia and 21 more".
+    ///
+    /// @param most how many names, 2 or more
+    public static String few(List<String> items, int most) {
+        if (items.size() <= most) return list(items);
+        int named = most - 1;
+        return "%s and %d more"
+                .formatted(String.join(", ", items.subList(0, named)), items.size() - named);
+    }
+
     /// The first letter in upper case.
     public static String sentence(String text) {
         return text.isEmpty() ? text : Character.toUpperCase(text.charAt(0)) + text.substring(1);

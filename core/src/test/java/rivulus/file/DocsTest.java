@@ -13,11 +13,15 @@ import rivulus.check.Demo;
 import rivulus.check.Proof;
 import rivulus.gear.Template;
 import rivulus.rule.Rules;
+import rivulus.say.Said;
+import rivulus.say.TalkTest;
 import rivulus.show.Show;
 
 /// The examples in the documents are read as a user would type them in.
 class DocsTest {
     private static final Pattern BLOCK = Pattern.compile("```json\\n(.*?)```", Pattern.DOTALL);
+
+    private static final Pattern CODE = Pattern.compile("`([^`]+)`");
 
     /// The pieces of an example that runs through a page, as one file.
     private static String example(String page) throws IOException {
@@ -46,6 +50,28 @@ class DocsTest {
         Template read = Templates.parse(example("template-file.md"), "page");
         assertThat(read.knobs()).hasSize(6);
         assertThat(read.routes()).hasSize(7);
+    }
+
+    /// Every line of the page on lines is read whole, in an evening that has what it names.
+    @Test
+    void everyLineOfThePageOnLinesIsUnderstood() throws IOException {
+        Show evening = Demo.show(DemoShows.LANTERN_HOUR);
+        int read = 0;
+        for (String row : Files.readAllLines(Path.of("../docs/lines.md")))
+            if (row.startsWith("| ")) {
+                for (MatchResult line : CODE.matcher(row).results().toList()) {
+                    Said said = Said.of(line.group(1), evening, Templates.shipped());
+                    assertThat(said.isClear()).as(said.toString()).isTrue();
+                    read++;
+                }
+            }
+        assertThat(read).isGreaterThan(30);
+    }
+
+    @Test
+    void theTourSaysTheTideTableTalkAsTheTestsDo() throws IOException {
+        String readme = Files.readString(Path.of("../README.md"));
+        assertThat(readme).contains(TalkTest.TALK.indent(4).stripTrailing());
     }
 
     @Test

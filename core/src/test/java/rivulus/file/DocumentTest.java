@@ -24,11 +24,17 @@ import rivulus.disk.Json;
 import rivulus.disk.JsonText;
 import rivulus.gear.Setting;
 import rivulus.show.Cable;
+import rivulus.show.Cast;
 import rivulus.show.Device;
+import rivulus.show.Ear;
 import rivulus.show.Limits;
+import rivulus.show.Loudness;
 import rivulus.show.MuteKey;
+import rivulus.show.Occasion;
 import rivulus.show.OwnTemplate;
 import rivulus.show.Owned;
+import rivulus.show.Person;
+import rivulus.show.Playback;
 import rivulus.show.Rundown;
 import rivulus.show.Show;
 import rivulus.show.Wish;
@@ -79,7 +85,13 @@ class DocumentTest {
                         "for once",
                         Extras.NONE);
         String own = "{\"template\": \"own\", \"name\": \"Own\", \"kind\": \"desk\"}";
+        List<Person> people = new ArrayList<>(show.cast().people());
+        people.set(0, people.getFirst().many(12).talking(Loudness.LOUDLY));
+        List<Playback> playback = new ArrayList<>(show.cast().playback());
+        playback.set(0, playback.getFirst().licensed(List.of(Ear.Kind.ON_DEMAND)));
         return show.withRig(show.rig().with(devices, cables).withStock(stock))
+                .on(new Occasion("1 December", "Bring tea."))
+                .withCast(new Cast(people, playback, show.cast().extras()))
                 .withRundown(new Rundown(List.of(once), show.scenes(), List.of(excepted)))
                 .withTemplates(List.of(Templates.parseOwn(own, "own")));
     }

@@ -24,6 +24,7 @@ import rivulus.show.Cast;
 import rivulus.show.Checks;
 import rivulus.show.Device;
 import rivulus.show.Ear;
+import rivulus.show.Occasion;
 import rivulus.show.Playback;
 import rivulus.show.Ref;
 import rivulus.show.Rig;
@@ -72,12 +73,14 @@ final class RandomRigs {
                         "s",
                         Playback.Kind.TONE,
                         Optional.of(new Ref("d0", "x.in")),
+                        List.of(),
                         Extras.NONE);
         List<Ref> at = List.of(new Ref("d" + (count - 1), "a.out"), new Ref("d1", "b.out"));
         Ear ear = new Ear("e", "e", Ear.Kind.STREAM, "", at, Extras.NONE);
         Show show =
                 new Show(
                         "random",
+                        Occasion.UNSAID,
                         new Cast(List.of(), List.of(source), Extras.NONE),
                         List.of(),
                         List.of(ear),

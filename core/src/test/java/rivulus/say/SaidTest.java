@@ -50,6 +50,7 @@ class SaidTest {
                 "nobody hears alerts | Maren, Ivo, Nadia, Bram, Sunniva and Teo must not hear the alerts",
                 "Sunniva must hear Teo, Tales | Sunniva must hear Teo · in Tales",
                 "guests may hear music and cues | Ivo may hear the music bed and the cue pads",
+                "Choir, guests, 12, talks loudly | Choir · guest · 12 people · talks loudly",
                 "'  Sunniva ,, interpreter ' | Sunniva · interpreter"
             })
     void aLineSaysWhatItSaysOnPaper(String line, String words) {
@@ -60,7 +61,7 @@ class SaidTest {
     @CsvSource(
             delimiter = '|',
             value = {
-                "Choir, guests, 12, Reading Room | 12",
+                "Choir, guests, Reading Room, 12, Workroom | Workroom",
                 "Maren, host, Reading Room, Workroom | Workroom",
                 "scene Tales, 20 min, tea at once | tea at once",
                 "stream, loud | loud",

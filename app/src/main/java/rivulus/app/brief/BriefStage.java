@@ -62,10 +62,7 @@ public final class BriefStage extends VBox implements Stage {
                             if (!source.isEmpty()) wishing.setSelected(true);
                         });
         getStyleClass().add("stage");
-        HearingChart chart = new HearingChart(session);
-        ScrollPane scroll = new ScrollPane(chart);
-        scroll.setFitToWidth(true);
-        scroll.setFocusTraversable(false);
+        ScrollPane scroll = new HearingChart(session).scrolling();
         VBox.setVgrow(scroll, Priority.ALWAYS);
         getChildren()
                 .addAll(

@@ -1,19 +1,22 @@
 package rivulus.app.brief;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Function;
 import javafx.css.PseudoClass;
+import javafx.geometry.Bounds;
 import javafx.geometry.HPos;
 import javafx.geometry.Pos;
-import javafx.geometry.VPos;
 import javafx.scene.AccessibleRole;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.ColumnConstraints;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import rivulus.app.look.Look;
@@ -41,6 +44,9 @@ final class HearingChart extends GridPane implements View<HearingChart.Sight> {
     private static final double NAMES = 118;
 
     private final Session session;
+    private final ScrollPane scroll = new ScrollPane(this);
+    private final List<Node> heads = new ArrayList<>();
+    private final List<Node> names = new ArrayList<>();
 
     HearingChart(Session session) {
         this.session = session;
@@ -49,7 +55,56 @@ final class HearingChart extends GridPane implements View<HearingChart.Sight> {
         setFocusTraversable(true);
         setAccessibleRole(AccessibleRole.TABLE_VIEW);
         addEventHandler(KeyEvent.KEY_PRESSED, this::key);
+        scroll.setFitToWidth(true);
+        scroll.setFocusTraversable(false);
+        for (var moves : List.of(scroll.hvalueProperty(), scroll.vvalueProperty()))
+            moves.addListener((_, _, _) -> stick());
+        scroll.viewportBoundsProperty().addListener((_, _, _) -> stick());
         session.draws(this);
+    }
+
+    /// The chart, scrolling under its heads.
+    ScrollPane scrolling() {
+        return scroll;
+    }
+
+    /// Heads and names stay in sight, whatever is scrolled.
+    private void stick() {
+        Bounds port = scroll.getViewportBounds();
+        double x = scroll.getHvalue() * Math.max(0, getWidth() - port.getWidth());
+        double y = scroll.getVvalue() * Math.max(0, getHeight() - port.getHeight());
+        heads.forEach(head -> head.setTranslateY(y));
+        names.forEach(name -> name.setTranslateX(x));
+    }
+
+    /// Scrolls so that a cell is in sight beside the names and under the heads.
+    private void reveal(Node cell) {
+        Bounds port = scroll.getViewportBounds();
+        Bounds at = cell.getBoundsInParent();
+        double head = heads.isEmpty() ? 0 : heads.getFirst().getBoundsInParent().getHeight();
+        scroll.setHvalue(
+                shown(
+                        scroll.getHvalue(),
+                        at.getMinX() - NAMES,
+                        at.getMaxX(),
+                        port.getWidth(),
+                        getWidth()));
+        scroll.setVvalue(
+                shown(
+                        scroll.getVvalue(),
+                        at.getMinY() - head,
+                        at.getMaxY(),
+                        port.getHeight(),
+                        getHeight()));
+    }
+
+    /// The scroll value, from 0 to 1, nearest to the present one that shows a stretch.
+    private static double shown(double value, double from, double to, double port, double all) {
+        double hidden = all - port;
+        if (hidden <= 0) return value;
+        double begins = value * hidden;
+        double wanted = from < begins ? from : to > begins + port ? to - port : begins;
+        return Math.clamp(wanted / hidden, 0, 1);
     }
 
     @Override
@@ -67,22 +122,28 @@ final class HearingChart extends GridPane implements View<HearingChart.Sight> {
         sight = null;
         getChildren().clear();
         getColumnConstraints().clear();
+        heads.clear();
+        names.clear();
     }
 
     @Override
     public void show(Sight drawn) {
         clear();
         sight = drawn;
+        Node chosenCell = null;
         Picture picture = drawn.picture();
-        ColumnConstraints names = new ColumnConstraints(NAMES);
-        getColumnConstraints().add(names);
+        ColumnConstraints first = new ColumnConstraints(NAMES);
+        getColumnConstraints().add(first);
         Chart chart = drawn.chart();
         for (int c = 0; c < chart.sources().size(); c++) {
             ColumnConstraints column = new ColumnConstraints(44, 64, 110);
             column.setHgrow(Priority.ALWAYS);
             column.setFillWidth(true);
             getColumnConstraints().add(column);
-            add(head(picture, chart.sources().get(c)), c + 1, 0);
+            Node head = head(picture, chart.sources().get(c));
+            head.getStyleClass().add("stays");
+            heads.add(head);
+            add(head, c + 1, 0);
         }
         for (int r = 0; r < chart.rows().size(); r++) {
             Chart.Row row = chart.rows().get(r);
@@ -91,6 +152,9 @@ final class HearingChart extends GridPane implements View<HearingChart.Sight> {
             name.setMaxWidth(Double.MAX_VALUE);
             name.pseudoClassStateChanged(CHOSEN_ROW, chosenRow);
             name.setOnMouseClicked(_ -> choose(row.ear().id(), ""));
+            name.getStyleClass().add("stays");
+            name.setMaxHeight(Double.MAX_VALUE);
+            names.add(name);
             add(name, 0, r + 1);
             for (int c = 0; c < row.cells().size(); c++) {
                 Chart.Cell cell = row.cells().get(c);
@@ -98,9 +162,22 @@ final class HearingChart extends GridPane implements View<HearingChart.Sight> {
                         chosenRow
                                 && picture.source() != null
                                 && picture.source().id().equals(cell.heard().source().id());
-                add(cell(cell, chosenRow, chosen), c + 1, r + 1);
+                Node box = cell(cell, chosenRow, chosen);
+                if (chosen) chosenCell = box;
+                add(box, c + 1, r + 1);
             }
         }
+        Region corner = new Region();
+        corner.getStyleClass().add("stays");
+        names.add(corner);
+        heads.add(corner);
+        add(corner, 0, 0);
+        names.forEach(Node::toFront);
+        heads.forEach(Node::toFront);
+        scroll.applyCss();
+        scroll.layout();
+        stick();
+        if (chosenCell != null) reveal(chosenCell);
     }
 
     private Node head(Picture picture, Source source) {
@@ -110,7 +187,8 @@ final class HearingChart extends GridPane implements View<HearingChart.Sight> {
         hue.getStyleClass().addAll("hue-bar", Sources.hue(picture.show(), source.id()));
         VBox head = new VBox(2, name, hue);
         head.setAlignment(Pos.BOTTOM_CENTER);
-        GridPane.setValignment(head, VPos.BOTTOM);
+        head.setMaxHeight(Double.MAX_VALUE);
+        head.getStyleClass().add("chart-head");
         return head;
     }
 

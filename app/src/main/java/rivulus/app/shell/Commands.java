@@ -61,6 +61,7 @@ final class Commands {
                         () -> session.document().redoName().isPresent(),
                         session.document()::redo));
         all.add(Command.of("New show", "Shortcut+N", window.files()::newShow));
+        all.add(Command.of("Begin the next show from this one", "", window.files()::nextShow));
         all.add(Command.of("Open a show …", "Shortcut+O", window.files()::openShow));
         all.add(Command.of("Save", "Shortcut+S", window.files()::save));
         all.add(Command.of("Save as …", "Shortcut+Shift+S", window.files()::saveAs));

@@ -41,7 +41,7 @@ final class EarRail extends VBox {
         VBox.setVgrow(list, Priority.ALWAYS);
         Label title = Look.text("Ears", "rail-title");
         title.setLabelFor(list);
-        getChildren().addAll(title, list);
+        getChildren().addAll(title, list, new UnlookedBox(session));
         session.picture().addListener((_, _, picture) -> fill(picture));
         list.getSelectionModel()
                 .selectedItemProperty()

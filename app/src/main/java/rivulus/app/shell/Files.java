@@ -19,6 +19,7 @@ import rivulus.file.Journal;
 import rivulus.file.ShowFile;
 import rivulus.sheet.Sheet;
 import rivulus.sheet.Sheets;
+import rivulus.show.Occasion;
 import rivulus.show.Show;
 import rivulus.words.Words;
 
@@ -72,6 +73,15 @@ final class Files {
 
     void newShow() {
         orSaveFirst(() -> session.document().take(Show.untitled(), null));
+    }
+
+    /// The same show for another evening: everything but its date, its notes and its file.
+    void nextShow() {
+        orSaveFirst(
+                () -> {
+                    session.document().take(session.show().get().on(Occasion.UNSAID), null);
+                    session.say("A new show like the last; give it a title and a date");
+                });
     }
 
     void openShow() {

@@ -1,0 +1,78 @@
+package rivulus.say;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import rivulus.disk.Extras;
+import rivulus.edit.Edit;
+import rivulus.edit.Ids;
+import rivulus.gear.Catalogue;
+import rivulus.rig.Points;
+import rivulus.show.Ear;
+import rivulus.show.Person;
+import rivulus.show.Ref;
+import rivulus.show.Show;
+
+/// Somebody, or an output to the public, whose hearing nobody proves: it is not well because
+/// nothing is said about it.
+///
+/// @param name "Edda", "Streaming program · stream"
+/// @param look lets it be looked at from now on
+public record Unlooked(String name, Edit look) {
+    /// A second language is there only where somebody makes one.
+    private static final Set<Ear.Kind> PUBLIC =
+            Set.of(Ear.Kind.STREAM, Ear.Kind.ON_DEMAND, Ear.Kind.ASSISTIVE);
+
+    /// Everybody in the cast without an ear, then every point that is called what a public ear is
+    /// and has none.
+    public static List<Unlooked> of(Show show, Catalogue catalogue) {
+        List<Unlooked> unlooked = new ArrayList<>();
+        for (Person person : show.cast().people())
+            if (show.ears().stream().noneMatch(ear -> isOf(ear, person)))
+                unlooked.add(
+                        new Unlooked(
+                                person.name(),
+                                look(
+                                        show,
+                                        person.name(),
+                                        Ear.Kind.PERSON,
+                                        person.id(),
+                                        List.of())));
+        for (Ref at : Points.listening(show, show.kinds(catalogue))) {
+            boolean taken = show.ears().stream().anyMatch(ear -> ear.at().contains(at));
+            String words = Points.words(at, show, show.kinds(catalogue));
+            Optional<Ear.Kind> kind =
+                    taken ? Optional.empty() : called(words).filter(PUBLIC::contains);
+            kind.ifPresent(
+                    is ->
+                            unlooked.add(
+                                    new Unlooked(
+                                            words,
+                                            look(show, Meaning.name(is), is, "", List.of(at)))));
+        }
+        return unlooked;
+    }
+
+    /// The kind of public ear that a point is called.
+    static Optional<Ear.Kind> called(String words) {
+        for (Ear.Kind kind : Ear.Kind.values())
+            if (kind != Ear.Kind.PERSON
+                    && kind != Ear.Kind.TRACK
+                    && Said.low(words).endsWith("· " + kind.word().replace('-', ' ')))
+                return Optional.of(kind);
+        return Optional.empty();
+    }
+
+    private static boolean isOf(Ear ear, Person person) {
+        return ear.kind() == Ear.Kind.PERSON && ear.of().equals(person.id())
+                || ear.at().stream().anyMatch(at -> at.device().equals(person.id()));
+    }
+
+    private static Edit look(Show show, String name, Ear.Kind kind, String of, List<Ref> at) {
+        List<Ear> ears = new ArrayList<>(show.ears());
+        String id = Ids.ofEar(ears, name);
+        ears.add(new Ear(id, name, kind, of, at, Extras.NONE));
+        return Edit.of("Look at " + name, show, show.withEars(ears)).choosing(id);
+    }
+}

@@ -1,0 +1,10 @@
+package rivulus.show;
+
+import rivulus.disk.Worded;
+
+/// How somebody talks.
+public enum Loudness implements Worded {
+    SOFTLY,
+    NORMALLY,
+    LOUDLY
+}
