@@ -55,6 +55,28 @@ class FilesTest {
     }
 
     @Test
+    void aRigComesFromAnotherShowAfterSayingWhatGoes() throws Exception {
+        Path other = folder.resolve("other-rig.rivulus");
+        ShowFile.save(DemoShows.open("first-call", Templates.shipped()), other);
+        try (Hand hand = Hand.atNewWindow(folder)) {
+            hand.act(() -> hand.session().document().take(cafe, file));
+            hand.willAnswer(other);
+            hand.press(KeyCode.CONTROL, KeyCode.K);
+            hand.type("take the rig");
+            hand.press(KeyCode.ENTER);
+            assertThat(hand.textIn("#panel")).contains("Take the rig of", "What goes:");
+            hand.press(KeyCode.SPACE);
+            assertThat(hand.session().show().get().rig().devices())
+                    .hasSameSizeAs(
+                            DemoShows.open("first-call", Templates.shipped()).rig().devices());
+            assertThat(hand.session().show().get().cast().people())
+                    .hasSameSizeAs(cafe.cast().people());
+            hand.press(KeyCode.CONTROL, KeyCode.Z);
+            assertThat(hand.session().show().get()).isEqualTo(cafe);
+        }
+    }
+
+    @Test
     void theInvitationIsGoneAtOnceWhereAShowIsTakenUp() {
         try (Hand hand = Hand.atNewWindow(folder)) {
             boolean still =

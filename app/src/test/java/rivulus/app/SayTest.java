@@ -14,6 +14,7 @@ import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import rivulus.app.brief.BriefStage;
+import rivulus.app.mixes.MixesStage;
 import rivulus.show.Ear;
 import rivulus.show.Limit;
 import rivulus.show.Person;
@@ -242,6 +243,32 @@ class SayTest {
             hand.press(KeyCode.SPACE);
             assertThat(hand.find("#unlooked").isVisible()).isFalse();
             assertThat(show(hand).ear("stream").orElseThrow().isNowhere()).isFalse();
+        }
+    }
+
+    @Test
+    void fiveStepsSayWhatThereIsAndCanBeLeftAtAnyTime() {
+        try (Hand hand = Hand.atNewWindow(folder)) {
+            hand.press(KeyCode.CONTROL, KeyCode.L);
+            assertThat(hand.textIn("#steps")).contains("1 Who", "0 people", "nobody listens");
+            say(hand, "Maren, host");
+            say(hand, "mic for Maren");
+            assertThat(hand.textIn("#steps"))
+                    .contains("✓ Who", "1 person", "✓ Listens", "not yet Maren's mic");
+            hand.focus("#step-join");
+            hand.press(KeyCode.SPACE);
+            assertThat(((TextArea) hand.find("#say-lines")).getPromptText())
+                    .isEqualTo("mics > Show desk");
+            hand.focus("#leave-steps");
+            hand.press(KeyCode.SPACE);
+            assertThat(hand.find("#steps").isVisible()).isFalse();
+            hand.press(KeyCode.CONTROL, KeyCode.K);
+            hand.type("steps from");
+            hand.press(KeyCode.ENTER);
+            assertThat(hand.find("#steps").isVisible()).isTrue();
+            hand.focus("#step-look");
+            hand.press(KeyCode.SPACE);
+            assertThat(hand.session().stage().get()).isEqualTo(MixesStage.ID);
         }
     }
 }

@@ -25,9 +25,11 @@ public final class BriefStage extends VBox implements Stage {
     private final VBox side = new VBox(10);
 
     /// The stage of a session.
-    public BriefStage(Session session) {
+    ///
+    /// @param look turns to what a show comes to
+    public BriefStage(Session session, Runnable look) {
         this.session = session;
-        say = new SayPane(session);
+        say = new SayPane(session, look);
         WishPane wishes = new WishPane(session);
         ToggleGroup tabs = new ToggleGroup();
         for (ToggleButton tab : List.of(saying, wishing)) {
@@ -97,7 +99,14 @@ public final class BriefStage extends VBox implements Stage {
                 Command.of(
                         "Say who is in the show, who listens, and its scenes",
                         "Shortcut+L",
-                        this::say));
+                        this::say),
+                Command.of(
+                        "Steps from an empty show to a proven one",
+                        "",
+                        () -> {
+                            say();
+                            say.walk(true);
+                        }));
     }
 
     /// Turns to where the show is said.

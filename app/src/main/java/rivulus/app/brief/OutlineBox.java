@@ -62,7 +62,7 @@ final class OutlineBox extends VBox {
 
     private VBox section(Outline.Section section) {
         boolean open = !folded.contains(section.id());
-        String count = section.rows().isEmpty() ? "" : "  " + section.rows().size();
+        String count = section.rows().size() < 2 ? "" : "  " + section.rows().size();
         ToggleButton head = new ToggleButton((open ? "▾ " : "▸ ") + section.title() + count);
         head.setId("section-" + section.id());
         head.getStyleClass().setAll("outline-head");

@@ -19,6 +19,7 @@ import rivulus.app.session.Picture;
 import rivulus.app.session.Session;
 import rivulus.app.session.View;
 import rivulus.edit.ShowEdits;
+import rivulus.form.Steps;
 import rivulus.gear.Catalogue;
 import rivulus.say.Said;
 import rivulus.say.Saying;
@@ -38,6 +39,7 @@ final class SayPane extends VBox implements View<SaySight> {
             stream""";
 
     private final Session session;
+    private final Runnable look;
     private final TextField title = new TextField();
     private final TextArea lines = new TextArea();
     private final VBox understood = new VBox(2);
@@ -45,13 +47,17 @@ final class SayPane extends VBox implements View<SaySight> {
     private final Label told = Look.paragraph("", "cause");
     private final VBox saying = new VBox(8);
     private final OutlineBox outline;
+    private final StepsBox steps;
+    private boolean walks = true;
     private final FormBox form;
     private final VBox one = new VBox(8);
     private final Label formTitle = Look.paragraph("", "pane-title");
     private String key = "";
 
-    SayPane(Session session) {
+    /// @param look turns to what the show comes to
+    SayPane(Session session, Runnable look) {
         this.session = session;
+        this.look = look;
         setSpacing(8);
         setId("say");
         outline = new OutlineBox(this::open, session::edit);
@@ -80,7 +86,8 @@ final class SayPane extends VBox implements View<SaySight> {
         HBox row = new HBox(8, Look.text("Shift Enter begins a line", "soft"), Look.spring(), add);
         row.setAlignment(Pos.CENTER_LEFT);
         told.setId("say-told");
-        saying.getChildren().addAll(title, lines, understood, row, told, outline);
+        steps = new StepsBox(this::go, () -> walk(false));
+        saying.getChildren().addAll(title, steps, lines, understood, row, told, outline);
         Button back = new Button("Back to all (Esc)");
         back.setId("form-back");
         back.getStyleClass().add("back");
@@ -97,6 +104,7 @@ final class SayPane extends VBox implements View<SaySight> {
         Look.show(told, false);
         Look.show(one, false);
         understand("");
+        empty();
         session.show()
                 .addListener(
                         (_, _, show) -> {
@@ -195,6 +203,30 @@ final class SayPane extends VBox implements View<SaySight> {
         Look.show(told, !words.isEmpty());
     }
 
+    /// Before anything is said there is nothing to be proven, and the way is shown all the same.
+    private void empty() {
+        Show show = session.show().get();
+        steps.show(Steps.of(show, 0, catalogue()), walks);
+    }
+
+    /// The steps are shown, or left.
+    void walk(boolean with) {
+        walks = with;
+        lines.setPromptText(EXAMPLE);
+        session.redraw();
+        lines.requestFocus();
+    }
+
+    /// A step is a line like that, or a look at what it comes to.
+    private void go(Steps.Step step) {
+        if (step.line().isEmpty()) {
+            look.run();
+            return;
+        }
+        lines.setPromptText(step.line());
+        lines.requestFocus();
+    }
+
     // What is said so far
 
     private void open(String part) {
@@ -228,6 +260,8 @@ final class SayPane extends VBox implements View<SaySight> {
     @Override
     public void clear() {
         key = "";
+        walks = session.show().get().cast().people().isEmpty();
+        empty();
         outline.clear();
         lines.clear();
         tell("");
@@ -238,6 +272,7 @@ final class SayPane extends VBox implements View<SaySight> {
 
     @Override
     public void show(SaySight sight) {
+        steps.show(sight.steps(), walks);
         outline.show(sight.outline());
         boolean opened = sight.form().isPresent() && !one.isVisible();
         if (sight.form().isEmpty() && one.isVisible()) close();

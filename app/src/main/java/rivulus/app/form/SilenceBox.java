@@ -6,6 +6,7 @@ import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import rivulus.app.look.Look;
 
@@ -19,7 +20,7 @@ public final class SilenceBox extends HBox {
     /// @param silence told the reason
     public SilenceBox(String what, Consumer<String> silence) {
         getStyleClass().add("silence");
-        ask.getStyleClass().addAll("take-out", "silence-ask");
+        ask.getStyleClass().add("silence-ask");
         ask.setAccessibleText("Silence: " + what);
         reason.getStyleClass().add("silence-reason");
         reason.setPromptText("Why? Enter silences it");
@@ -32,6 +33,7 @@ public final class SilenceBox extends HBox {
                                 "It is listed under Brief · How it is judged, and told again from"
                                         + " there.",
                                 "soft"));
+        HBox.setHgrow(asked, Priority.ALWAYS);
         ask.setOnAction(_ -> turn(true));
         reason.setOnAction(_ -> silence.accept(reason.getText().strip()));
         reason.addEventHandler(

@@ -25,6 +25,14 @@ final class ArrivalRuler extends Pane {
     private static final double HEAD = 22;
     private static final double FOOT = 18;
     private static final double DROP_WIDTH = 10;
+    private static final double STEP = 20;
+    private static final int FEWEST_ROWS = 3;
+    private static final double TALLEST = 196;
+
+    /// As tall as so many rows need.
+    static double tall(int rows) {
+        return Math.min(TALLEST, HEAD + FOOT + 16 + STEP * Math.max(FEWEST_ROWS, rows));
+    }
 
     private final Consumer<String> onSource;
     private Sight sight;
@@ -59,7 +67,7 @@ final class ArrivalRuler extends Pane {
         first.getStyleClass().add("first-line");
         getChildren().add(first);
         int rows = sight.ruler().rows().size();
-        double step = Math.min(20, (getHeight() - HEAD - FOOT - 4) / Math.max(1, rows));
+        double step = Math.min(STEP, (getHeight() - HEAD - FOOT - 4) / Math.max(1, rows));
         for (int r = 0; r < rows; r++)
             drawRow(sight.ruler().rows().get(r), HEAD + step * (r + 0.5), step);
     }

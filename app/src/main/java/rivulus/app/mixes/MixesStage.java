@@ -63,8 +63,6 @@ public final class MixesStage extends StackPane implements Stage, View<Sight> {
         back.setOnAction(_ -> session.source().set(""));
         HBox head = new HBox(12, heading, back);
         head.setAlignment(Pos.BASELINE_LEFT);
-        ruler.setPrefHeight(196);
-        ruler.setMinHeight(196);
         ScrollPane scroll = new ScrollPane(course);
         scroll.setFitToWidth(true);
         scroll.setFitToHeight(true);
@@ -135,6 +133,9 @@ public final class MixesStage extends StackPane implements Stage, View<Sight> {
         Picture picture = sight.picture();
         boolean listens = picture.ear() != null;
         Look.show(drawing, listens);
+        double tall = ArrivalRuler.tall(sight.ruler().rows().size());
+        ruler.setPrefHeight(tall);
+        ruler.setMinHeight(tall);
         course.show(sight, session.settings().motion().get());
         ruler.show(sight);
         if (!listens) return;

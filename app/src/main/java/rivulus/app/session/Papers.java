@@ -6,7 +6,9 @@ import java.util.function.Consumer;
 import java.util.stream.Stream;
 import rivulus.disk.FileTrouble;
 import rivulus.disk.SafeFile;
+import rivulus.file.ShowFile;
 import rivulus.file.Templates;
+import rivulus.gear.Catalogue;
 import rivulus.intake.Intake;
 import rivulus.intake.Listing;
 import rivulus.intake.Lists;
@@ -14,6 +16,7 @@ import rivulus.intake.Matching;
 import rivulus.intake.Plan;
 import rivulus.show.Device;
 import rivulus.show.OwnTemplate;
+import rivulus.show.Show;
 
 /// Files beside the show: sheets that are written, lists that are taken in, kinds of gear that
 /// travel. All of it away from the interface thread.
@@ -71,6 +74,14 @@ public final class Papers implements AutoCloseable {
     /// Reads a kind of gear from a file.
     public void openKind(Path file, Consumer<OwnTemplate> then, Consumer<FileTrouble> failed) {
         reading.ask(_ -> Attempt.at(() -> Templates.open(file)), read -> read.either(then, failed));
+    }
+
+    /// Reads another show from a file.
+    public void openShow(Path file, Consumer<Show> then, Consumer<FileTrouble> failed) {
+        Catalogue catalogue = session.shelf().prover().catalogue();
+        reading.ask(
+                _ -> Attempt.at(() -> ShowFile.open(file, catalogue)),
+                read -> read.either(then, failed));
     }
 
     /// Reads a list from a file.

@@ -14,6 +14,7 @@ import rivulus.app.session.TroubleCard;
 import rivulus.app.stage.Command;
 import rivulus.app.stage.Stage;
 import rivulus.check.EarVerdict;
+import rivulus.edit.Borrowed;
 import rivulus.file.DemoShows;
 import rivulus.remedy.Remedy;
 import rivulus.sheet.Sheets;
@@ -62,6 +63,12 @@ final class Commands {
                         session.document()::redo));
         all.add(Command.of("New show", "Shortcut+N", window.files()::newShow));
         all.add(Command.of("Begin the next show from this one", "", window.files()::nextShow));
+        for (Borrowed part : Borrowed.values())
+            all.add(
+                    Command.of(
+                            "Take %s from a file …".formatted(part.words()),
+                            "",
+                            () -> window.files().borrow(part)));
         all.add(Command.of("Open a show …", "Shortcut+O", window.files()::openShow));
         all.add(Command.of("Save", "Shortcut+S", window.files()::save));
         all.add(Command.of("Save as …", "Shortcut+Shift+S", window.files()::saveAs));

@@ -14,6 +14,8 @@ import rivulus.app.session.SavingTold;
 import rivulus.app.session.Session;
 import rivulus.disk.FileTrouble;
 import rivulus.disk.SafeFile;
+import rivulus.edit.Borrowed;
+import rivulus.edit.Edit;
 import rivulus.file.DemoShows;
 import rivulus.file.Journal;
 import rivulus.file.ShowFile;
@@ -73,6 +75,32 @@ final class Files {
 
     void newShow() {
         orSaveFirst(() -> session.document().take(Show.untitled(), null));
+    }
+
+    /// A part of another show in place of this one's, after saying what goes.
+    void borrow(Borrowed what) {
+        asker.toOpen()
+                .ifPresent(
+                        file ->
+                                session.papers()
+                                        .openShow(
+                                                file,
+                                                other -> preview(what, other),
+                                                trouble ->
+                                                        trouble(
+                                                                "This show cannot be opened",
+                                                                trouble)));
+    }
+
+    private void preview(Borrowed what, Show other) {
+        Edit edit = what.from(other, session.show().get(), session.shelf().prover().catalogue());
+        Panel panel =
+                panel(
+                        edit.name() + "?",
+                        "It comes whole, in place of what stands here. What goes: "
+                                + Words.few(edit.losses(), DIFFERENCES_SHOWN)
+                                + ".");
+        panel.answer("Take it", () -> session.edit(edit)).answer("Leave it", () -> {});
     }
 
     /// The same show for another evening: everything but its date, its notes and its file.

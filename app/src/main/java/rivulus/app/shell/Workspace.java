@@ -42,7 +42,7 @@ final class Workspace extends BorderPane {
                                 window.openBench(
                                         Optional.of(device.template()), Optional.of(device)));
         rig = new RigStage(session, kind -> window.openBench(kind, Optional.empty()));
-        BriefStage brief = new BriefStage(session);
+        BriefStage brief = new BriefStage(session, () -> session.stage().set(MixesStage.ID));
         mixes =
                 new MixesStage(
                         session,
