@@ -191,7 +191,7 @@ public final class Templates {
         }
     }
 
-    static String resource(String path) {
+    public static String resource(String path) {
         try (InputStream in = Templates.class.getResourceAsStream(path)) {
             if (in == null)
                 throw new IllegalStateException("the program is damaged: " + path + " is missing");

@@ -93,11 +93,18 @@ public final class Steps {
         }
         List<String> alone = new ArrayList<>();
         for (Device device : show.rig().devices()) {
-            Template kind = catalogue.get(device.template());
-            boolean ports = kind.ports().stream().anyMatch(port -> port.takes() + port.gives() > 0);
-            boolean computer = kind.isComputer();
-            if (ports && !computer && !joined.contains(device.id())) alone.add(device.name());
+            boolean joins =
+                    catalogue
+                            .find(device.template())
+                            .filter(kind -> !kind.isComputer())
+                            .filter(Steps::hasPorts)
+                            .isPresent();
+            if (joins && !joined.contains(device.id())) alone.add(device.name());
         }
         return alone;
+    }
+
+    private static boolean hasPorts(Template kind) {
+        return kind.ports().stream().anyMatch(port -> port.takes() + port.gives() > 0);
     }
 }

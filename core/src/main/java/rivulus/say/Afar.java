@@ -4,8 +4,9 @@ import java.util.Map;
 import java.util.TreeMap;
 import rivulus.disk.FileTrouble;
 import rivulus.disk.Json;
+import rivulus.file.Templates;
 
-/// How somebody comes in from afar, as data: `afar.json`.
+/// How somebody comes in from afar, as data: `said.json`.
 ///
 /// @param wears the kind of gear at their end
 /// @param through the kind of service that they meet the show in; empty where the networks of two
@@ -32,14 +33,16 @@ record Afar(String wears, String through) {
         return Map.copyOf(names);
     }
 
-    @SuppressWarnings("unchecked")
     private static Map<String, Object> plain(String part) {
-        try (var said = Afar.class.getResourceAsStream("/rivulus/said.json")) {
-            String text = new String(said.readAllBytes(), java.nio.charset.StandardCharsets.UTF_8);
-            Map<String, Object> all = (Map<String, Object>) Json.parse(text, "said.json").plain();
-            return (Map<String, Object>) all.get(part);
-        } catch (java.io.IOException | FileTrouble damaged) {
-            throw new IllegalStateException("the program is damaged: said.json", damaged);
+        try {
+            String text = Templates.resource("/rivulus/said.json");
+            Map<?, ?> all = (Map<?, ?>) Json.parse(text, "said.json").plain();
+            Map<String, Object> found = new TreeMap<>();
+            ((Map<?, ?>) all.get(part)).forEach((name, value) -> found.put((String) name, value));
+            return found;
+        } catch (FileTrouble broken) {
+            throw new IllegalStateException(
+                    "the program is damaged: " + broken.getMessage(), broken);
         }
     }
 }

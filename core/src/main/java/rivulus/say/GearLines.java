@@ -11,6 +11,7 @@ import rivulus.gear.Template;
 import rivulus.show.Device;
 import rivulus.show.Person;
 import rivulus.show.Role;
+import rivulus.words.Words;
 
 /// "4 dynamic microphones", "Cue laptop, Workroom: call program, music player", "headphones for
 /// Maren and Ivo", "streaming program, Stream tower".
@@ -35,77 +36,86 @@ final class GearLines implements Said.Reader {
                         .ifPresentOrElse(
                                 n -> runs.add(n.gear(1, "", "", List.of(), List.of())),
                                 () -> unclear.add(program));
-        return gear(parts, line, runs, unclear).map(meant -> Said.of(line, meant, unclear));
+        return new Reading(line, parts, unclear)
+                .gear(runs)
+                .map(meant -> Said.of(line, meant, unclear));
     }
 
     private static boolean isCable(Template kind) {
         return kind.kind() == GearKind.CABLE;
     }
 
-    private static Optional<Meaning> gear(
-            List<String> parts, Spoken line, List<Meaning.Gear> runs, List<String> unclear) {
-        String first = parts.removeFirst();
-        int pieces = 1;
-        Matcher counted = COUNTED.matcher(first);
-        if (counted.matches()) {
-            pieces = Integer.parseInt(counted.group(1));
-            first = counted.group(2);
+    /// A line while its parts are taken from it, one after the other.
+    private static final class Reading {
+        private final Spoken line;
+        private final List<String> parts;
+        private final List<String> unclear;
+        private final List<String> whose = new ArrayList<>();
+        private String first;
+        private int pieces = 1;
+        private boolean isFor;
+        private String place = "";
+        private String on = "";
+
+        Reading(Spoken line, List<String> parts, List<String> unclear) {
+            this.line = line;
+            this.parts = parts;
+            this.unclear = unclear;
+            first = parts.removeFirst();
         }
-        List<String> whose = new ArrayList<>();
-        Matcher somebody = FOR_SOMEBODY.matcher(first);
-        boolean isFor = somebody.matches();
-        if (isFor) {
-            first = somebody.group(1);
-            whose.addAll(whose(somebody.group(2), line, unclear));
-        }
-        Optional<Named> gear = named(first, line);
-        if (gear.isPresent() && !gear.get().name().isEmpty() && !parts.isEmpty()) {
-            // "Room mic, condenser microphone": the kind that is said holds
-            String called = gear.get().name();
-            Optional<Template> said = Kinds.exactly(Said.low(parts.getFirst()), line.catalogue());
-            if (said.isPresent()) {
-                gear = Optional.of(new Named(said.get(), called));
-                parts.removeFirst();
+
+        Optional<Meaning> gear(List<Meaning.Gear> runs) {
+            Matcher counted = COUNTED.matcher(first);
+            if (counted.matches()) {
+                pieces = Integer.parseInt(counted.group(1));
+                first = counted.group(2);
             }
+            Matcher somebody = FOR_SOMEBODY.matcher(first);
+            isFor = somebody.matches();
+            if (isFor) {
+                first = somebody.group(1);
+                whose.addAll(whose(somebody.group(2), line, unclear));
+            }
+            Optional<Named> gear = kind();
+            if (gear.isEmpty() || pieces < 1) return Optional.empty();
+            parts.forEach(this::where);
+            String name = gear.get().name();
+            if (isFor && name.isEmpty()) name = Kinds.one(first, line.catalogue());
+            int each = whose.isEmpty() ? pieces : whose.size();
+            return Optional.of(
+                    new Named(gear.get().kind(), name).gear(each, place, on, whose, runs));
         }
-        if (gear.isEmpty()
-                && !parts.isEmpty()
-                && !Afar.ALL.containsKey(Said.low(parts.getFirst()))) {
-            String called = first;
-            gear =
-                    Kinds.find(parts.getFirst(), line.catalogue())
-                            .map(kind -> new Named(kind, called));
-            if (gear.isPresent()) parts.removeFirst();
+
+        /// By what the line begins with; "Room mic, condenser microphone": the kind that is said
+        /// behind a name holds.
+        private Optional<Named> kind() {
+            Optional<Named> begins = named(first, line);
+            if (parts.isEmpty() || begins.isPresent() && begins.get().name().isEmpty())
+                return begins;
+            String next = parts.getFirst();
+            Optional<Template> said =
+                    begins.isPresent()
+                            ? Kinds.exactly(Said.low(next), line.catalogue())
+                            : Kinds.find(next, line.catalogue())
+                                    .filter(_ -> !Afar.ALL.containsKey(Said.low(next)));
+            if (said.isEmpty()) return begins;
+            parts.removeFirst();
+            return Optional.of(new Named(said.get(), begins.map(Named::name).orElse(first)));
         }
-        if (gear.isEmpty() || pieces < 1) return Optional.empty();
-        String place = "";
-        String on = "";
-        for (String part : parts) {
+
+        private void where(String part) {
             Optional<Device> host =
-                    line.device(part.replaceFirst("^(?i)on ", "")).filter(d -> isComputer(d, line));
-            if (isFor && line.person(part).isPresent()) whose.addAll(whose(part, line, unclear));
-            else if (isFor && part.contains(" and ")) whose.addAll(whose(part, line, unclear));
+                    line.device(part.replaceFirst("^(?i)on ", "")).filter(this::isComputer);
+            boolean isSomebody = line.person(part).isPresent() || part.contains(" and ");
+            if (isFor && isSomebody) whose.addAll(whose(part, line, unclear));
             else if (host.isPresent() && on.isEmpty()) on = host.get().id();
             else if (place.isEmpty() && Spoken.isPlace(part)) place = line.place(part);
             else unclear.add(part);
         }
-        String name = gear.get().name();
-        if (isFor && name.isEmpty()) name = Kinds.one(first, line.catalogue());
-        int each = whose.isEmpty() ? pieces : whose.size();
-        return Optional.of(
-                new Meaning.Gear(
-                        gear.get().kind().id(),
-                        gear.get().kind().name(),
-                        name,
-                        each,
-                        place,
-                        on,
-                        whose,
-                        runs));
-    }
 
-    private static boolean isComputer(Device device, Spoken line) {
-        return line.catalogue().get(device.template()).isComputer();
+        private boolean isComputer(Device device) {
+            return line.catalogue().get(device.template()).isComputer();
+        }
     }
 
     /// A kind of gear, and what this piece of it is called.
@@ -135,8 +145,7 @@ final class GearLines implements Said.Reader {
         String name = Spoken.clipped(phrase.strip().replaceFirst("^(?i)(the|a|an) ", ""));
         if (from > 0) return name;
         boolean begins = Said.low(kind.name()).startsWith(Said.low(name) + " ");
-        boolean plural = !Said.low(name).equals(Said.low(kind.name())) && !begins;
-        return begins && !plural ? rivulus.words.Words.sentence(name) : "";
+        return begins ? Words.sentence(name) : "";
     }
 
     /// The ids of who each get one: people by name, or by what they do.

@@ -11,6 +11,7 @@ import rivulus.hearing.Tracer;
 import rivulus.rig.Points;
 import rivulus.show.Ear;
 import rivulus.show.Limit;
+import rivulus.show.Limits;
 import rivulus.show.Ref;
 import rivulus.show.Show;
 import rivulus.show.Source;
@@ -24,6 +25,9 @@ import rivulus.signal.SignalGraph;
 ///
 /// Costs one compiling and one tracing of the show.
 public final class Listening {
+    /// What is not heard at all counts as this.
+    private static final double SILENCE_DB = -120;
+
     private final Show show;
     private final Catalogue shipped;
     private final List<Ref> points;
@@ -75,12 +79,12 @@ public final class Listening {
                 .equals(Optional.of(ear.kind()));
     }
 
-    /// The point that hears a voice, and no other more than a little.
+    /// The point that hears a voice, and of all others no more than bleeds.
     private Optional<Ref> track(Ear ear, List<Ref> there) {
-        double least = show.checks().limits().get(Limit.HEARD);
+        Limits limits = show.checks().limits();
         return there.stream()
-                .filter(at -> level(at, ear.of()) > least)
-                .filter(at -> apart(at, ear.of()) > 0)
+                .filter(at -> level(at, ear.of()) > limits.get(Limit.HEARD))
+                .filter(at -> apart(at, ear.of()) > -limits.get(Limit.BLEED))
                 .max(Comparator.comparingDouble(at -> apart(at, ear.of())));
     }
 
@@ -91,8 +95,6 @@ public final class Listening {
             if (!other.id().equals(source)) others = Math.max(others, level(at, other.id()));
         return level(at, source) - Math.max(others, SILENCE_DB);
     }
-
-    private static final double SILENCE_DB = -120;
 
     /// How many sources a point hears.
     private int heard(Ref at) {

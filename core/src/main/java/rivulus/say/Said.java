@@ -1,10 +1,8 @@
 package rivulus.say;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import rivulus.disk.Line;
 import rivulus.gear.Catalogue;
 import rivulus.show.Show;
 
@@ -42,18 +40,6 @@ public record Said(String line, Meaning meant, List<String> unclear, String word
                     new PlaybackLines(),
                     new GearLines(),
                     new PersonLines());
-
-    /// Every line of a text that says something, each in the show that the lines before it come to.
-    public static List<Said> all(String text, Show show, Catalogue catalogue) {
-        List<Said> all = new ArrayList<>();
-        Show now = show;
-        for (String line : text.lines().map(Line::of).filter(l -> !l.isEmpty()).toList()) {
-            Said said = of(line, now, catalogue);
-            all.add(said);
-            if (said.isClear()) now = new Saying(now, catalogue).add(List.of(said)).after();
-        }
-        return all;
-    }
 
     /// What one line says, in a show whose people, places and gear it may name.
     ///

@@ -26,33 +26,39 @@ import rivulus.words.Words;
 
 /// What comes of lines: people with an ear each, places that are not there yet, gear with its
 /// programs, leads, playback, listeners, scenes, wishes; as one step.
-public final class Saying {
+final class Saying {
     private static final int MOST_SCENES = 200;
+    private static final int MOST_NAMES = 6;
 
     private final Show show;
     private final Catalogue catalogue;
 
     /// Lines said to a show whose templates are in the catalogue.
-    public Saying(Show show, Catalogue catalogue) {
+    Saying(Show show, Catalogue catalogue) {
         this.show = show;
         this.catalogue = catalogue;
     }
 
-    /// Adds everything that lines say, in their order. What was added is chosen: the last ear, else
-    /// the last device.
-    public Edit add(List<Said> said) {
-        Show after = show;
-        List<String> names = new ArrayList<>();
-        for (Said one : said) {
-            Show before = after;
-            after = added(after, one.meant());
-            if (!after.equals(before)) names.add(one.meant().words(before).getFirst());
-        }
-        after = new Listening(after, catalogue).placed(newEars(after));
-        String chosen = "";
-        if (after.ears().size() > show.ears().size()) chosen = after.ears().getLast().id();
-        String name = names.size() == 1 && names.getFirst().contains(" hear") ? "Wish: " : "Add ";
-        return new Edit(name + Words.list(names), new Change(show, after), List.of(), chosen);
+    /// The show with what a line says added; who came to listen is put where that is plain.
+    Show add(Said said) {
+        Show after = added(show, said.meant());
+        return new Listening(after, catalogue).placed(newEars(after));
+    }
+
+    /// What came of lines as one step. What was added is chosen: the last ear.
+    static Edit edit(List<Said> lines, Show before, Show after) {
+        List<Said> clear = lines.stream().filter(Said::isClear).toList();
+        String words =
+                Words.few(
+                        clear.stream().map(said -> said.words().split(" · ")[0]).toList(),
+                        MOST_NAMES);
+        boolean wishes =
+                !clear.isEmpty()
+                        && clear.stream().allMatch(s -> s.meant() instanceof Meaning.Wishes);
+        String chosen =
+                after.ears().size() > before.ears().size() ? after.ears().getLast().id() : "";
+        return new Edit(
+                (wishes ? "Wish: " : "Add ") + words, new Change(before, after), List.of(), chosen);
     }
 
     private Set<String> newEars(Show after) {

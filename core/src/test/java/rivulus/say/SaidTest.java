@@ -81,10 +81,11 @@ class SaidTest {
     @Test
     void manyLinesAreReadAtOnceAndEmptyOnesArePassedOver() {
         assertThat(
-                        Said.all(
-                                "Maren, host\n\n   \nstream\r\nscene Doors",
-                                Show.untitled(),
-                                Demo.PROVER.catalogue()))
+                        Page.of(
+                                        "Maren, host\n\n   \nstream\r\nscene Doors",
+                                        Show.untitled(),
+                                        Demo.PROVER.catalogue())
+                                .lines())
                 .extracting(Said::words)
                 .isEqualTo(List.of("Maren · host", "Stream listens", "scene Doors"));
         assertThat(Said.of(",,,", LANTERN, Demo.PROVER.catalogue()).isSomething()).isFalse();

@@ -50,7 +50,7 @@ class SayingTest {
 
     private static Show said(Show to, String text) {
         var catalogue = Demo.PROVER.catalogue();
-        return new Saying(to, catalogue).add(Said.all(text, to, catalogue)).after();
+        return Page.of(text, to, catalogue).edit().after();
     }
 
     private static Show talk() {
@@ -188,12 +188,11 @@ class SayingTest {
         try {
             return switch (random.nextInt(8)) {
                 case 0, 1 ->
-                        new Saying(show, Demo.PROVER.catalogue())
-                                .add(
-                                        Said.all(
-                                                lines.get(random.nextInt(lines.size())),
-                                                show,
-                                                Demo.PROVER.catalogue()));
+                        Page.of(
+                                        lines.get(random.nextInt(lines.size())),
+                                        show,
+                                        Demo.PROVER.catalogue())
+                                .edit();
                 case 2 -> {
                     List<Source> sources = show.sources();
                     yield sources.isEmpty()

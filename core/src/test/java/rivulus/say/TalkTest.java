@@ -68,7 +68,7 @@ public class TalkTest {
             """;
 
     private static Show said(Show to, String text) {
-        return new Saying(to, CATALOGUE).add(Said.all(text, to, CATALOGUE)).after();
+        return Page.of(text, to, CATALOGUE).edit().after();
     }
 
     /// The talk as somebody would write its file.
@@ -82,7 +82,7 @@ public class TalkTest {
     @Test
     void thirtyLinesComeToTheShowThatSomebodyWouldWrite() throws Exception {
         Show empty = new ShowEdits(Show.untitled(), CATALOGUE).title("The tide-table talk").after();
-        assertThat(Said.all(TALK, empty, CATALOGUE)).allMatch(Said::isClear);
+        assertThat(Page.of(TALK, empty, CATALOGUE).lines()).allMatch(Said::isClear);
         Show talk = said(empty, TALK);
         assertThat(new Change(written(), talk).words()).isEmpty();
         assertThat(talk).isEqualTo(written());

@@ -21,8 +21,8 @@ import rivulus.app.session.View;
 import rivulus.edit.ShowEdits;
 import rivulus.form.Steps;
 import rivulus.gear.Catalogue;
+import rivulus.say.Page;
 import rivulus.say.Said;
-import rivulus.say.Saying;
 import rivulus.show.Show;
 import rivulus.words.Severity;
 
@@ -53,6 +53,8 @@ final class SayPane extends VBox implements View<SaySight> {
     private final VBox one = new VBox(8);
     private final Label formTitle = Look.paragraph("", "pane-title");
     private String key = "";
+    /// What was read last, or null before anything was.
+    private Page page;
 
     /// @param look turns to what the show comes to
     SayPane(Session session, Runnable look) {
@@ -87,7 +89,7 @@ final class SayPane extends VBox implements View<SaySight> {
         row.setAlignment(Pos.CENTER_LEFT);
         told.setId("say-told");
         steps = new StepsBox(this::go, () -> walk(false));
-        saying.getChildren().addAll(title, steps, lines, understood, row, told, outline);
+        saying.getChildren().addAll(steps, title, lines, understood, row, told, outline);
         Button back = new Button("Back to all (Esc)");
         back.setId("form-back");
         back.getStyleClass().add("back");
@@ -103,7 +105,7 @@ final class SayPane extends VBox implements View<SaySight> {
         getChildren().addAll(saying, one);
         Look.show(told, false);
         Look.show(one, false);
-        understand("");
+        add.setDisable(true);
         empty();
         session.show()
                 .addListener(
@@ -158,14 +160,14 @@ final class SayPane extends VBox implements View<SaySight> {
         event.consume();
     }
 
-    private List<Said> said() {
-        return Said.all(lines.getText(), session.show().get(), catalogue());
+    private void understand(String text) {
+        session.understand(text, this::understood);
     }
 
-    private void understand(String text) {
-        List<Said> all = text.isBlank() ? List.of() : said();
+    private void understood(Page read) {
+        page = read;
         understood.getChildren().clear();
-        for (Said line : all) {
+        for (Said line : read.lines()) {
             VBox row = new VBox(Look.paragraph(line.words(), "order"));
             if (!line.unclear().isEmpty())
                 row.getChildren()
@@ -179,20 +181,21 @@ final class SayPane extends VBox implements View<SaySight> {
                                                 "cause")));
             understood.getChildren().add(row);
         }
-        add.setDisable(all.stream().noneMatch(Said::isSomething));
+        add.setDisable(lines.getText().isBlank());
     }
 
     /// Adds what was understood; lines with something unclear in them stay, to be mended.
     private void add() {
-        List<Said> all = said();
-        List<Said> clear = all.stream().filter(Said::isClear).toList();
-        List<String> left = all.stream().filter(s -> !clear.contains(s)).map(Said::line).toList();
-        if (clear.isEmpty()) {
+        Show show = session.show().get();
+        boolean read = page != null && page.show() == show && page.text().equals(lines.getText());
+        Page whole = read ? page : Page.of(lines.getText(), show, catalogue());
+        List<String> left = whole.left();
+        if (left.size() == whole.lines().size()) {
             if (!left.isEmpty())
                 tell("Mend what is not understood, or take it out; then it can be added.");
             return;
         }
-        session.edit(new Saying(session.show().get(), catalogue()).add(clear));
+        session.edit(whole.edit());
         lines.setText(String.join("\n", left));
         lines.positionCaret(lines.getLength());
         tell(left.isEmpty() ? "" : "What is left has something in it that was not understood.");
@@ -206,7 +209,7 @@ final class SayPane extends VBox implements View<SaySight> {
     /// Before anything is said there is nothing to be proven, and the way is shown all the same.
     private void empty() {
         Show show = session.show().get();
-        steps.show(Steps.of(show, 0, catalogue()), walks);
+        steps.show(walks ? Steps.of(show, 0, catalogue()) : List.of(), walks);
     }
 
     /// The steps are shown, or left.

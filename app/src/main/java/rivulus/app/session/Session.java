@@ -3,6 +3,7 @@ package rivulus.app.session;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Consumer;
 import java.util.function.Function;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyObjectProperty;
@@ -24,6 +25,7 @@ import rivulus.gear.Setting;
 import rivulus.remedy.Remedies;
 import rivulus.remedy.Remedy;
 import rivulus.rig.RigEdits;
+import rivulus.say.Page;
 import rivulus.search.Found;
 import rivulus.show.Ear;
 import rivulus.show.Ref;
@@ -44,6 +46,7 @@ public final class Session implements AutoCloseable {
     private final ReadOnlyObjectWrapper<Mishap> mishap = new ReadOnlyObjectWrapper<>();
     private final Work proving = new Work("prove", "proving the show", mishap::set);
     private final Work drawing = new Work("draw", "drawing it up", mishap::set);
+    private final Work reading = new Work("say", "reading lines", mishap::set);
     private final Work mending = new Work("mend", "searching for remedies", mishap::set);
 
     private final ReadOnlyObjectWrapper<Proof> proof = new ReadOnlyObjectWrapper<>();
@@ -349,6 +352,12 @@ public final class Session implements AutoCloseable {
         else if (now.rig().device(edit.chosen()).isPresent()) device.set(edit.chosen());
     }
 
+    /// Reads lines as they would be taken into the show as it is now; only the latest text counts.
+    public void understand(String text, Consumer<Page> then) {
+        Show now = show().get();
+        reading.ask(_ -> Page.of(text, now, shelf.prover().catalogue()), then);
+    }
+
     /// Does not tell some findings again.
     ///
     /// @param findings their ids, in whatever scene
@@ -362,7 +371,7 @@ public final class Session implements AutoCloseable {
     }
 
     private List<Work> lanes() {
-        return List.of(proving, drawing, mending);
+        return List.of(proving, drawing, reading, mending);
     }
 
     /// Whether everything that was asked has been worked out and is shown, but for the remedies,
