@@ -80,8 +80,12 @@ public final class Shots extends Application {
         shot("mixes-echo", () -> window.openDemo(DemoShows.LANTERN_HOUR));
         shot("mixes-cure-preview", () -> focus(".cure"));
         shot("mixes-missing", () -> choose("call-in", "sunniva"));
-        shot("mixes-doubled", () -> choose("tales", "stream"));
-        shot("mixes-source", () -> session.source().set("nadia"));
+        shot(
+                "mixes-source",
+                () -> {
+                    choose("tales", "stream");
+                    session.source().set("nadia");
+                });
         shot(
                 "say",
                 () -> {
