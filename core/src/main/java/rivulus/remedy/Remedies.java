@@ -188,12 +188,19 @@ public final class Remedies {
     // Knobs
 
     /// A set of settings to try.
-    private record Plan(Map<Ref, Setting> settings, List<Turn> turns, int effort, Proof seenFrom) {}
+    ///
+    /// @param here whether they hold only in the scenes of the trouble, whatever the others have
+    private record Plan(
+            Map<Ref, Setting> settings,
+            List<Turn> turns,
+            int effort,
+            boolean here,
+            Proof seenFrom) {}
 
     private Found<Remedy> onKnobs() {
         Set<Map<Ref, Setting>> tried = new HashSet<>();
         List<Plan> starts = new ArrayList<>();
-        suggest(new Plan(Map.of(), List.of(), 0, base), tried, starts::add);
+        suggest(new Plan(Map.of(), List.of(), 0, false, base), tried, starts::add);
         long end = System.nanoTime() + MOST_TIME.toNanos();
         Found<Remedy> found =
                 BestFirst.search(
@@ -223,8 +230,12 @@ public final class Remedies {
     private void tryOut(Plan plan, BestFirst<Plan, Remedy> search, Set<Map<Ref, Setting>> tried) {
         if (search.answers().stream().anyMatch(r -> plan.turns().containsAll(r.turns()))) return;
         Proof proof = prover.prove(base.show().with(plan.turns()), plan.seenFrom());
-        Plan proven = new Plan(plan.settings(), plan.turns(), plan.effort(), proof);
-        if (!trial.leftInScenes(proof).isEmpty()) {
+        Plan proven = new Plan(plan.settings(), plan.turns(), plan.effort(), plan.here(), proof);
+        List<Finding> left = trial.leftInScenes(proof);
+        if (!left.isEmpty()) {
+            // it ends the trouble and harms another scene: there it may stay as it is
+            boolean elsewhere = left.stream().noneMatch(f -> trial.isMeant(f.key()));
+            if (elsewhere && !plan.here()) onlyHere(plan).ifPresent(search::open);
             // one turn more costs at least one
             boolean worthMore = plan.effort() < mostEffort(search.answers());
             if (worthMore && plan.turns().size() < MOST_TURNS) suggest(proven, tried, search::open);
@@ -275,13 +286,25 @@ public final class Remedies {
     private Remedy remedy(Plan plan) {
         List<String> orders = plan.turns().stream().map(this::order).distinct().toList();
         return new Remedy(
-                "Set " + Words.list(orders) + ".",
+                "Set %s%s.".formatted(Words.list(orders), plan.here() ? only(plan) : ""),
                 plan.turns(),
                 new Change(base.show(), plan.seenFrom().show()),
                 List.of(),
                 plan.effort(),
                 plan.seenFrom(),
                 Effect.between(base, plan.seenFrom()));
+    }
+
+    /// " in Doors and Interval"
+    private String only(Plan plan) {
+        List<String> scenes =
+                plan.turns().stream()
+                        .flatMap(turn -> turn.scene().stream())
+                        .distinct()
+                        .flatMap(id -> base.show().scene(id).stream())
+                        .map(Scene::name)
+                        .toList();
+        return " in " + Words.list(scenes);
     }
 
     /// Among equals a feed or a tap set right reads better than a fader pulled down.
@@ -325,6 +348,29 @@ public final class Remedies {
                         .ifPresent(open);
     }
 
+    /// The same settings in the scenes of the trouble alone, where somebody turns them each time;
+    /// none where it shows in all of them.
+    private Optional<Plan> onlyHere(Plan plan) {
+        Set<String> scenes = new LinkedHashSet<>(base.sceneIds());
+        if (!scenes.retainAll(trial.target().stream().map(Finding.Key::scene).toList()))
+            return Optional.empty();
+        List<Turn> turns = new ArrayList<>();
+        plan.settings().forEach((knob, to) -> turns.addAll(turnsOnlyIn(scenes, knob, to)));
+        return Optional.of(
+                new Plan(plan.settings(), turns, plan.effort() + scenes.size(), true, base));
+    }
+
+    private List<Turn> turnsOnlyIn(Set<String> scenes, Ref knob, Setting to) {
+        List<Turn> turns = new ArrayList<>();
+        for (String id : scenes) {
+            Setting own =
+                    base.show().scene(id).map(Scene::knobs).map(k -> k.get(knob)).orElse(null);
+            Setting from = own == null ? standing(knob) : own;
+            if (!from.equals(to)) turns.add(new Turn(knob, from, to, Optional.of(id)));
+        }
+        return turns;
+    }
+
     private Optional<Plan> extend(Plan plan, Map<Ref, Setting> step, Set<String> scenes) {
         Map<Ref, Setting> settings = new LinkedHashMap<>(plan.settings());
         List<Turn> turns = new ArrayList<>(plan.turns());
@@ -333,9 +379,12 @@ public final class Remedies {
             if (settings.putIfAbsent(entry.getKey(), entry.getValue()) != null)
                 return Optional.empty();
             effort += base.graph().knob(entry.getKey()).orElseThrow().knob().effort();
-            turns.addAll(turnsIn(scenes, entry.getKey(), entry.getValue()));
+            turns.addAll(
+                    plan.here()
+                            ? turnsOnlyIn(scenes, entry.getKey(), entry.getValue())
+                            : turnsIn(scenes, entry.getKey(), entry.getValue()));
         }
-        return Optional.of(new Plan(settings, turns, effort, plan.seenFrom()));
+        return Optional.of(new Plan(settings, turns, effort, plan.here(), plan.seenFrom()));
     }
 
     /// The turns that make a knob stand so in all those scenes: in the base where a scene has no

@@ -154,6 +154,28 @@ class RemediesTest {
     }
 
     @Test
+    void whoRestsInOneSceneIsMutedThereAndHeardInTheOthers() {
+        Show show = Demo.lanternMended();
+        Show rests = show.withScene("call-in", scene -> scene.resting(List.of("music-bed", "ivo")));
+        Proof proof = Demo.PROVER.prove(rests);
+        Finding leak =
+                proof.heard().stream()
+                        .filter(finding -> finding.id().equals("leak/stream/ivo"))
+                        .findFirst()
+                        .orElseThrow();
+        Remedy remedy = Remedies.of(Demo.PROVER, proof, leak, 3).all().getFirst();
+        assertThat(remedy.sentence()).endsWith(" in Call-in.");
+        assertThat(remedy.turns())
+                .isNotEmpty()
+                .allSatisfy(turn -> assertThat(turn.scene()).contains("call-in"));
+        Proof after = remedy.after();
+        assertThat(after.scene("call-in").orElseThrow().of("stream", "ivo").hearing().levelDb())
+                .isLessThan(-30);
+        assertThat(after.scene("tales").orElseThrow().of("stream", "ivo").hearing().levelDb())
+                .isGreaterThan(-6);
+    }
+
+    @Test
     void aSearchThatIsNoLongerWantedEndsAtOnce() {
         Proof proof = Demo.PROVER.prove(Demo.show("lantern-hour"));
         assertThat(
