@@ -109,6 +109,7 @@ final class GearLines implements Said.Reader {
             boolean isSomebody = line.person(part).isPresent() || part.contains(" and ");
             if (isFor && isSomebody) whose.addAll(whose(part, line, unclear));
             else if (host.isPresent() && on.isEmpty()) on = host.get().id();
+            else if (Kinds.exactly(Said.low(part), line.catalogue()).isPresent()) unclear.add(part);
             else if (place.isEmpty() && Spoken.isPlace(part)) place = line.place(part);
             else unclear.add(part);
         }

@@ -69,6 +69,7 @@ class SaidTest {
                 "Ada, guest, here? | here?",
                 "headphones for Ada | Ada",
                 "laptop: solitaire | solitaire",
+                "usb mic, show desk | show desk",
                 "join Ivo's mic to the moon | the moon",
                 "Ada hears Ivo | Ada",
                 "Chimes, cues, the moon | the moon"
