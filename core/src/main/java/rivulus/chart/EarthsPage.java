@@ -9,6 +9,7 @@ import rivulus.power.Grounds;
 import rivulus.power.HumPlan;
 import rivulus.power.Ring;
 import rivulus.rule.ChargingRings;
+import rivulus.rule.Rules;
 import rivulus.show.Device;
 import rivulus.words.Words;
 
@@ -49,7 +50,7 @@ final class EarthsPage extends LayerPage {
         add(sections, "The least that ends them", plan());
         List<RigPage.Row> states = new ArrayList<>();
         for (Finding finding : proof.ofTheRig())
-            if (finding.rule().equals(ChargingRings.ID))
+            if (Rules.of(finding) instanceof ChargingRings)
                 states.add(
                         new RigPage.Row(
                                 survey.device(finding.gear().getFirst())

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import rivulus.check.Finding;
 import rivulus.rule.Clocks;
+import rivulus.rule.Rules;
 import rivulus.show.Device;
 import rivulus.show.Ear;
 import rivulus.show.Limit;
@@ -122,7 +123,7 @@ final class TimePage extends LayerPage {
     private List<RigPage.Row> clocks() {
         List<RigPage.Row> rows = new ArrayList<>();
         for (Finding finding : proof.ofTheRig())
-            if (finding.rule().equals(Clocks.ID))
+            if (Rules.of(finding) instanceof Clocks)
                 rows.add(
                         new RigPage.Row(
                                 "Clock",

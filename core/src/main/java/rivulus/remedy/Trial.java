@@ -10,6 +10,7 @@ import java.util.Set;
 import rivulus.check.Finding;
 import rivulus.check.Proof;
 import rivulus.check.SceneProof;
+import rivulus.rule.Rules;
 import rivulus.show.Limit;
 import rivulus.show.Wish;
 import rivulus.words.Severity;
@@ -126,7 +127,7 @@ final class Trial {
     /// How many findings there are of a finding's rule and at least its severity.
     private static long alike(Proof proof, Finding finding) {
         return proof.ofTheRig().stream()
-                .filter(other -> other.rule().equals(finding.rule()))
+                .filter(other -> Rules.of(other) == Rules.of(finding))
                 .filter(other -> other.severity().compareTo(finding.severity()) <= 0)
                 .count();
     }

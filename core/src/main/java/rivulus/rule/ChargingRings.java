@@ -18,12 +18,9 @@ import rivulus.words.Severity;
 
 /// What runs from its battery and would close a ring of grounds while it charges: its two states.
 public final class ChargingRings implements Rule {
-    /// The id of this rule.
-    public static final String ID = "charging-ring";
-
     @Override
     public String id() {
-        return ID;
+        return "charging-ring";
     }
 
     @Override

@@ -10,12 +10,9 @@ import rivulus.timing.ClockTrouble;
 
 /// Rates and clocks along digital leads and in programs; see [ClockTrouble].
 public final class Clocks implements Rule {
-    /// The id of this rule.
-    public static final String ID = "clock";
-
     @Override
     public String id() {
-        return ID;
+        return "clock";
     }
 
     @Override
