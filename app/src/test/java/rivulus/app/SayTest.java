@@ -18,6 +18,7 @@ import rivulus.app.mixes.MixesStage;
 import rivulus.show.Ear;
 import rivulus.show.Limit;
 import rivulus.show.Person;
+import rivulus.show.Place;
 import rivulus.show.Role;
 import rivulus.show.Scene;
 import rivulus.show.Show;
@@ -164,6 +165,55 @@ class SayTest {
         }
     }
 
+    @Test
+    void whatIsBeingTypedIsNeitherTakenNorLostWhateverElseChanges() {
+        try (Hand hand = Hand.atDemo(folder)) {
+            hand.press(KeyCode.CONTROL, KeyCode.L);
+            open(hand, "person-ivo");
+            hand.press(KeyCode.END);
+            hand.type("nna");
+            Show before = show(hand);
+            hand.act(() -> hand.session().scene().set("interval"));
+            assertThat(show(hand)).isEqualTo(before);
+            assertThat(((TextField) hand.find("#field-name")).getText()).isEqualTo("Ivonna");
+            // the form itself changes: a place is called otherwise
+            Place room = before.place("reading-room").orElseThrow();
+            Show renamed =
+                    before.withPlaces(
+                            before.places().stream()
+                                    .map(p -> p == room ? room.named("Hall") : p)
+                                    .toList());
+            hand.act(() -> hand.session().document().edit("Rename", renamed));
+            assertThat(hand.textIn("#form")).isNotEmpty();
+            assertThat(show(hand)).isEqualTo(renamed);
+            TextField name = (TextField) hand.find("#field-name");
+            assertThat(name.getText()).isEqualTo("Ivonna");
+            assertThat(name.isFocused()).isTrue();
+            hand.type("h");
+            hand.press(KeyCode.ENTER);
+            Person ivo = show(hand).cast().person("ivo").orElseThrow();
+            assertThat(ivo.name()).isEqualTo("Ivonnah");
+            assertThat(show(hand).place("reading-room").orElseThrow().name()).isEqualTo("Hall");
+        }
+    }
+
+    @Test
+    void aPlaceIsTypedOrChosenAndIsOneStepOfUndo() {
+        try (Hand hand = Hand.atDemo(folder)) {
+            Show before = show(hand);
+            hand.press(KeyCode.CONTROL, KeyCode.L);
+            open(hand, "person-ivo");
+            hand.focus("#field-place");
+            hand.press(KeyCode.CONTROL, KeyCode.A);
+            hand.type("attic");
+            hand.press(KeyCode.ENTER);
+            assertThat(show(hand).place("attic")).isPresent();
+            assertThat(show(hand).cast().person("ivo").orElseThrow().place()).isEqualTo("attic");
+            hand.act(() -> hand.session().document().undo());
+            assertThat(show(hand)).isEqualTo(before);
+        }
+    }
+
     private static void open(Hand hand, String row) {
         hand.focus("#row-" + row);
         hand.press(KeyCode.SPACE);
@@ -251,6 +301,12 @@ class SayTest {
         try (Hand hand = Hand.atNewWindow(folder)) {
             hand.press(KeyCode.CONTROL, KeyCode.L);
             assertThat(hand.textIn("#steps")).contains("1 Who", "0 people", "nobody listens");
+            hand.focus("#leave-steps");
+            hand.press(KeyCode.SPACE);
+            assertThat(hand.find("#steps").isVisible()).isFalse();
+            hand.press(KeyCode.CONTROL, KeyCode.K);
+            hand.type("steps from");
+            hand.press(KeyCode.ENTER);
             say(hand, "Maren, host");
             say(hand, "mic for Maren");
             assertThat(hand.textIn("#steps"))

@@ -278,11 +278,7 @@ public final class Cleaning {
         Optional<Air> air = catalogue.find(place.room()).flatMap(Template::air);
         String room = place.room();
         if (air.isEmpty()) {
-            Template other =
-                    catalogue.templates().values().stream()
-                            .filter(t -> t.air().isPresent())
-                            .findFirst()
-                            .orElseThrow();
+            Template other = catalogue.usualRoom();
             losses.add("the kind of room of " + place.name());
             room = other.id();
             air = other.air();

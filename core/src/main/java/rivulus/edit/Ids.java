@@ -8,7 +8,6 @@ import java.util.Set;
 import rivulus.disk.Entry;
 import rivulus.disk.Extras;
 import rivulus.disk.Line;
-import rivulus.gear.Catalogue;
 import rivulus.show.Device;
 import rivulus.show.Ear;
 import rivulus.show.Place;
@@ -42,11 +41,13 @@ public final class Ids {
         return free(name, taken);
     }
 
-    /// A new place of that name, as rooms usually are.
-    public static Place place(Show in, String name) {
+    /// A new place of that name.
+    ///
+    /// @param room the id of how it sounds
+    static Place place(Show in, String name, String room) {
         Set<String> taken = new HashSet<>();
         for (Place place : in.places()) taken.add(place.id());
-        return new Place(free(name, taken), name, Catalogue.ROOM, List.of(), Extras.NONE);
+        return new Place(free(name, taken), name, room, List.of(), Extras.NONE);
     }
 
     /// A name that no device has: with a number behind it where one has it.

@@ -3,7 +3,6 @@ package rivulus.edit;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
 import rivulus.disk.Entry;
@@ -46,14 +45,28 @@ public final class ShowEdits {
 
     /// Puts somebody into a place, known or new.
     public Edit move(Person person, String to) {
-        Optional<Place> known =
-                show.places().stream().filter(place -> place.name().equals(to)).findFirst();
-        Place place = known.orElseGet(() -> Ids.place(show, to));
-        List<Place> places = new ArrayList<>(show.places());
-        if (known.isEmpty()) places.add(place);
-        return new Parts(show.withPlaces(places), catalogue)
-                .put("Move %s to %s".formatted(person.name(), to), person.in(place.id()))
+        Show with = withPlace(show, to, catalogue);
+        return new Parts(with, catalogue)
+                .put(
+                        "Move %s to %s".formatted(person.name(), to),
+                        person.in(placeCalled(with, to).id()))
                 .from(show);
+    }
+
+    /// A show with a place of that name: the one it has, or a new one as rooms usually are.
+    public static Show withPlace(Show to, String name, Catalogue catalogue) {
+        if (to.places().stream().anyMatch(place -> place.name().equals(name))) return to;
+        List<Place> places = new ArrayList<>(to.places());
+        places.add(Ids.place(to, name, catalogue.usualRoom().id()));
+        return to.withPlaces(places);
+    }
+
+    /// The place of that name, which is there.
+    public static Place placeCalled(Show in, String name) {
+        return in.places().stream()
+                .filter(place -> place.name().equals(name))
+                .findFirst()
+                .orElseThrow();
     }
 
     /// Takes somebody or something that plays out of the cast, with their ears.

@@ -131,7 +131,7 @@ public final class Forms {
                                 "stream · a track per voice"),
                         section("scenes", "Scenes", "scene Doors, 10 min", scenes()),
                         section("gear", "Gear", "2 dynamic microphones", devices()),
-                        section("leads", "Leads", "join Maren's mic, Show desk", leads()),
+                        section("leads", "Leads", "mics > Show desk", leads()),
                         new Outline.Section(
                                 "mutes",
                                 "Mute keys",

@@ -10,9 +10,6 @@ public record Catalogue(SequencedMap<String, Template> templates) {
     /// The template that every person in the cast is an instance of.
     public static final String PERSON = "person";
 
-    /// The id of the room that a new place has.
-    public static final String ROOM = "room-soft";
-
     public Catalogue {
         templates = new LinkedHashMap<>(templates);
     }
@@ -30,6 +27,16 @@ public record Catalogue(SequencedMap<String, Template> templates) {
         SequencedMap<String, Template> map = new LinkedHashMap<>(templates);
         more.forEach(template -> map.put(template.id(), template));
         return new Catalogue(map);
+    }
+
+    /// How rooms usually are: the first that carries sound.
+    ///
+    /// @throws IllegalStateException if there is none
+    public Template usualRoom() {
+        return templates.values().stream()
+                .filter(template -> template.air().isPresent())
+                .findFirst()
+                .orElseThrow(() -> new IllegalStateException("there is no room"));
     }
 
     /// The template of that id.

@@ -64,17 +64,13 @@ public final class RigEdits {
                                 .isPresent();
         boolean worn = kind.kind() == GearKind.WEARABLE && show.cast().person(where).isPresent();
         Device device =
-                Device.of(freeId(template), name, template)
+                Device.of(Ids.ofThing(show, template), name, template)
                         .in(program || worn || show.place(where).isEmpty() ? "" : where)
                         .on(program ? where : "")
                         .wornBy(worn ? where : "");
         List<Device> devices = new ArrayList<>(show.rig().devices());
         devices.add(device);
         return edit("Add " + name, with(devices, show.rig().cables()));
-    }
-
-    private String freeId(String stem) {
-        return show.has(stem) ? show.freeId(stem, 2) : stem;
     }
 
     /// Gives a device another name.
@@ -233,7 +229,7 @@ public final class RigEdits {
         Device now = now(device);
         String name = Ids.nameOfDevice(show, now.name());
         Device copy =
-                Device.of(freeId(now.template()), name, now.template())
+                Device.of(Ids.ofThing(show, now.template()), name, now.template())
                         .in(now.place())
                         .on(now.on())
                         .poweredBy(now.power())

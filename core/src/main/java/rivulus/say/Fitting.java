@@ -2,13 +2,12 @@ package rivulus.say;
 
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import rivulus.disk.Extras;
 import rivulus.edit.Ids;
+import rivulus.edit.ShowEdits;
 import rivulus.file.Templates;
 import rivulus.gear.AcousticEnd;
 import rivulus.gear.Air;
@@ -23,6 +22,7 @@ import rivulus.rig.Points;
 import rivulus.rig.RigEdits;
 import rivulus.show.Cable;
 import rivulus.show.Device;
+import rivulus.show.Names;
 import rivulus.show.Person;
 import rivulus.show.Place;
 import rivulus.show.Ref;
@@ -63,7 +63,8 @@ record Fitting(Show show, Catalogue shipped) {
 
     private Show one(Meaning.Gear gear, Optional<Person> whose) {
         Template kind = catalogue().get(gear.template());
-        Show with = gear.place().isEmpty() ? show : Saying.withPlace(show, gear.place());
+        Show with =
+                gear.place().isEmpty() ? show : ShowEdits.withPlace(show, gear.place(), shipped);
         Device device =
                 Device.of(
                         Ids.ofThing(with, name(gear, kind, whose)),
@@ -74,29 +75,13 @@ record Fitting(Show show, Catalogue shipped) {
         Fitting there = with(with.withRig(with.rig().with(devices, with.rig().cables())));
         there = there.with(there.near(device.id(), kind, whose));
         for (Meaning.Gear program : gear.runs())
-            there =
-                    there.with(
-                            there.gear(
-                                    new Meaning.Gear(
-                                            program.template(),
-                                            program.kind(),
-                                            program.name(),
-                                            1,
-                                            "",
-                                            device.id(),
-                                            List.of(),
-                                            List.of())));
+            there = there.with(there.gear(program.on(device.id())));
         return there.networked(device.id());
     }
 
     private String name(Meaning.Gear gear, Template kind, Optional<Person> whose) {
         String name = gear.name().isEmpty() ? kind.name() : gear.name();
-        return whose.map(person -> person.name() + "'s " + lower(name)).orElse(name);
-    }
-
-    private static String lower(String name) {
-        boolean acronym = name.length() > 1 && Character.isUpperCase(name.charAt(1));
-        return acronym ? name : Character.toLowerCase(name.charAt(0)) + name.substring(1);
+        return whose.map(person -> person.name() + "'s " + Names.lower(name)).orElse(name);
     }
 
     /// A program goes onto the computer that was said, else onto the only one; what is worn onto
@@ -112,12 +97,9 @@ record Fitting(Show show, Catalogue shipped) {
         if (whose.isPresent() && kind.isWorn()) return device.wornBy(whose.get().id());
         String place =
                 !gear.place().isEmpty()
-                        ? Saying.placeId(show, gear.place())
+                        ? ShowEdits.placeCalled(show, gear.place()).id()
                         : whose.map(Person::place)
-                                .or(
-                                        () ->
-                                                Saying.firstPlace(show)
-                                                        .map(name -> Saying.placeId(show, name)))
+                                .or(() -> Saying.firstPlace(show).map(Place::id))
                                 .orElse("");
         return device.in(place);
     }
@@ -153,15 +135,10 @@ record Fitting(Show show, Catalogue shipped) {
         Fitting now = this;
         if (!way.through().isEmpty()
                 && show.rig().devices().stream().noneMatch(d -> isService(kind(d))))
-            now = now.with(now.gear(gear(way.through(), List.of())));
-        return now.gear(gear(way.wears(), List.of(person.id())));
-    }
-
-    private Meaning.Gear gear(String template, List<String> whose) {
-        Template kind = catalogue().get(template);
-        boolean phone = kind.kind() == GearKind.PHONE;
-        String name = whose.isEmpty() ? kind.name() : phone ? "phone" : "headset";
-        return new Meaning.Gear(template, kind.name(), name, 1, "", "", whose, List.of());
+            now = now.with(now.gear(Meaning.Gear.one(catalogue().get(way.through()), "", "")));
+        Template kind = catalogue().get(way.wears());
+        String name = kind.kind() == GearKind.PHONE ? "phone" : "headset";
+        return now.gear(Meaning.Gear.one(kind, name, "").of(List.of(person.id())));
     }
 
     private static boolean isService(Template kind) {
@@ -187,7 +164,7 @@ record Fitting(Show show, Catalogue shipped) {
 
     private Show joined(Ref here, Ref there) {
         List<Cable> cables = new ArrayList<>(show.rig().cables());
-        cables.add(new Cable(lead(cables), here, there, 0, false, Extras.NONE));
+        cables.add(new Cable(Joiner.freeCable(show, 0), here, there, 0, false, Extras.NONE));
         return show.withRig(show.rig().with(show.rig().devices(), cables));
     }
 
@@ -212,32 +189,30 @@ record Fitting(Show show, Catalogue shipped) {
         return show.rig().cables().stream().anyMatch(cable -> cable.ends(port));
     }
 
-    private static String lead(List<Cable> cables) {
-        Set<String> ids = new HashSet<>();
-        for (Cable cable : cables) ids.add(cable.id());
-        int n = cables.size() + 1;
-        while (ids.contains("lead-" + n)) n++;
-        return "lead-" + n;
-    }
-
     // Leads
 
-    /// Each joined to each in the best way that there is; where there is none, nothing is.
-    Show joined(Meaning.Joins joins) {
-        Show now = show;
+    /// Each joined to each in the best way that there is.
+    ///
+    /// @param besides is told which boxes that takes
+    /// @param lacking is told what cannot be joined
+    Show joined(Meaning.Joins joins, List<String> besides, List<String> lacking) {
+        Fitting now = this;
         for (String from : joins.from())
-            for (String to : joins.to()) now = with(now).joined(from, to);
-        return now;
+            for (String to : joins.to()) {
+                Device a = show.rig().device(from).orElseThrow();
+                Device b = show.rig().device(to).orElseThrow();
+                Optional<Joining> way = now.way(a, b);
+                if (way.isPresent()) {
+                    now = now.with(new RigEdits(now.show, shipped).join(way.get()).after());
+                    for (Device box : way.get().boxes()) besides.add("through " + box.name());
+                } else lacking.add("there is no way from %s to %s".formatted(a.name(), b.name()));
+            }
+        return now.show;
     }
 
-    private Show joined(String from, String to) {
-        Device a = show.rig().device(from).orElseThrow();
-        Device b = show.rig().device(to).orElseThrow();
+    private Optional<Joining> way(Device a, Device b) {
         Joiner joiner = new Joiner(show, shipped, Templates.leads());
-        return best(joiner.ways(a, b, WAYS).all())
-                .or(() -> best(joiner.ways(b, a, WAYS).all()))
-                .map(way -> new RigEdits(show, shipped).join(way).after())
-                .orElse(show);
+        return best(joiner.ways(a, b, WAYS).all()).or(() -> best(joiner.ways(b, a, WAYS).all()));
     }
 
     /// The cheapest way, but a computer rather by USB: that goes both ways.
@@ -256,31 +231,18 @@ record Fitting(Show show, Catalogue shipped) {
     Show plays(Meaning.Plays plays) {
         Optional<Device> by = show.rig().device(plays.by());
         if (by.isEmpty()) return Saying.with(show, plays, Optional.empty());
-        if (!kind(by.get()).isComputer()) {
-            Optional<Ref> at =
-                    Points.playing(show, catalogue()).stream()
-                            .filter(ref -> ref.device().equals(by.get().id()))
-                            .findFirst();
-            return Saying.with(show, plays, at);
-        }
-        Template player = player();
-        Show with =
-                gear(
-                        new Meaning.Gear(
-                                player.id(),
-                                player.name(),
-                                Words.sentence(plays.name()) + " player",
-                                1,
-                                "",
-                                by.get().id(),
-                                List.of(),
-                                List.of()));
-        String id = with.rig().devices().getLast().id();
-        Optional<Ref> at =
-                Points.playing(with, catalogue()).stream()
-                        .filter(ref -> ref.device().equals(id))
-                        .findFirst();
-        return Saying.with(with, plays, at);
+        if (!kind(by.get()).isComputer()) return Saying.with(show, plays, playing(plays.by()));
+        String name = Words.sentence(plays.name()) + " player";
+        Fitting with = with(gear(Meaning.Gear.one(player(), name, plays.by())));
+        String player = with.show.rig().devices().getLast().id();
+        return Saying.with(with.show, plays, with.playing(player));
+    }
+
+    /// The first point of a device at which something can play.
+    private Optional<Ref> playing(String device) {
+        return Points.playing(show, catalogue()).stream()
+                .filter(at -> at.device().equals(device))
+                .findFirst();
     }
 
     /// The kind of program that does nothing but play.

@@ -46,8 +46,8 @@ final class JoinLines implements Said.Reader {
         return Optional.of(Said.of(line, new Meaning.Joins(here, there), List.of()));
     }
 
-    /// The ids of machines by their names, or of all of a kind: "Maren's mic and Ivo's mic",
-    /// "headphones".
+    /// The ids of machines by their names, or of all of a kind that no lead is in yet: "Maren's
+    /// mic and Ivo's mic", "headphones".
     private static List<String> ends(Spoken line, String words, List<String> unclear) {
         List<String> ends = new ArrayList<>();
         for (String one : words.split(",| and ")) {
@@ -68,7 +68,12 @@ final class JoinLines implements Said.Reader {
                                 line.show().rig().devices().stream()
                                         .filter(device -> device.template().equals(kind.id())))
                 .map(Device::id)
+                .filter(id -> !isJoined(line, id))
                 .toList();
+    }
+
+    private static boolean isJoined(Spoken line, String device) {
+        return line.show().rig().cables().stream().anyMatch(cable -> cable.touches(device));
     }
 
     // Programs

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
+import rivulus.rig.Points;
 import rivulus.show.Device;
 import rivulus.show.Ear;
 
@@ -38,7 +39,10 @@ final class ListenerLines implements Said.Reader {
         List<String> unclear = new ArrayList<>();
         String at = "";
         for (String part : line.rest()) {
-            Optional<Device> device = line.device(part.replaceFirst("^(?i)(at|on|by) ", ""));
+            Optional<Device> device =
+                    line.device(
+                            part.replaceFirst("^(?i)(at|on|by) ", ""),
+                            Points.listening(line.show(), line.catalogue()));
             if (device.isPresent() && at.isEmpty()) at = device.get().id();
             else unclear.add(part);
         }

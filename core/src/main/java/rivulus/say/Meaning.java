@@ -3,6 +3,7 @@ package rivulus.say;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import rivulus.gear.Template;
 import rivulus.show.Ear;
 import rivulus.show.Loudness;
 import rivulus.show.Names;
@@ -124,6 +125,24 @@ public sealed interface Meaning {
         public Gear {
             whose = List.copyOf(whose);
             runs = List.copyOf(runs);
+        }
+
+        /// One piece that is nobody's.
+        ///
+        /// @param name empty where it is called by its kind
+        /// @param on the computer it runs on, or empty
+        static Gear one(Template kind, String name, String on) {
+            return new Gear(kind.id(), kind.name(), name, 1, "", on, List.of(), List.of());
+        }
+
+        /// The same on a computer.
+        Gear on(String computer) {
+            return new Gear(template, kind, name, pieces, place, computer, whose, runs);
+        }
+
+        /// The same, one for each of some people.
+        Gear of(List<String> people) {
+            return new Gear(template, kind, name, people.size(), place, on, people, runs);
         }
 
         @Override

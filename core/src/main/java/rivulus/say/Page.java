@@ -24,13 +24,17 @@ public record Page(String text, Show show, List<Said> lines, Edit edit) {
         Show now = show;
         for (String line : text.lines().map(Line::of).filter(l -> !l.isEmpty()).toList()) {
             Said said = Said.of(line, now, catalogue);
+            if (said.isClear()) {
+                Saying.Taken taken = new Saying(now, catalogue).add(said);
+                said = said.tried(taken);
+                if (said.isClear()) now = taken.after();
+            }
             lines.add(said);
-            if (said.isClear()) now = new Saying(now, catalogue).add(said);
         }
         return new Page(text, show, lines, Saying.edit(lines, show, now));
     }
 
-    /// The lines in which something was not understood.
+    /// The lines that were not understood, or cannot be.
     public List<String> left() {
         return lines.stream().filter(said -> !said.isClear()).map(Said::line).toList();
     }

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import rivulus.disk.Worded;
+import rivulus.rig.Points;
 import rivulus.show.Device;
 import rivulus.show.Playback;
 
@@ -17,7 +18,9 @@ final class PlaybackLines implements Said.Reader {
         for (String part : line.rest()) {
             Playback.Kind said = Worded.words(Playback.Kind.class).get(Said.low(part));
             Optional<Device> device =
-                    line.device(part.replaceFirst("^(?i)(played by|by|on|from) ", ""));
+                    line.device(
+                            part.replaceFirst("^(?i)(played by|by|on|from) ", ""),
+                            Points.playing(line.show(), line.catalogue()));
             if (said != null && kind == null) kind = said;
             else if (device.isPresent() && by.isEmpty()) by = device.get().id();
             else unclear.add(part);

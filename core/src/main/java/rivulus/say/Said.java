@@ -1,27 +1,32 @@
 package rivulus.say;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import rivulus.gear.Catalogue;
 import rivulus.show.Show;
+import rivulus.words.Words;
 
 /// One line as people write it on paper, understood as far as it goes.
 ///
 /// @param line as it was typed
 /// @param meant what it says
 /// @param unclear the parts of it that were not understood
+/// @param lacking why it cannot be, though it was understood, a clause each
 /// @param words what was understood, to be looked at before it is taken: "Nadia · caller · afar, by
 ///     call program"
-public record Said(String line, Meaning meant, List<String> unclear, String words) {
+public record Said(
+        String line, Meaning meant, List<String> unclear, List<String> lacking, String words) {
     public Said {
         unclear = List.copyOf(unclear);
+        lacking = List.copyOf(lacking);
     }
 
     /// What a reader made of a line.
     static Said of(Spoken line, Meaning meant, List<String> unclear) {
         String words = String.join(" · ", meant.words(line.show()));
-        return new Said(line.line(), meant, unclear, words);
+        return new Said(line.line(), meant, unclear, List.of(), words);
     }
 
     /// One way in which a line may be meant.
@@ -51,7 +56,14 @@ public record Said(String line, Meaning meant, List<String> unclear, String word
                                 READERS.stream()
                                         .flatMap(reader -> reader.read(words).stream())
                                         .findFirst())
-                .orElseGet(() -> new Said(line, new Meaning.Nothing(), List.of(), "nothing"));
+                .orElseGet(
+                        () ->
+                                new Said(
+                                        line,
+                                        new Meaning.Nothing(),
+                                        List.of(),
+                                        List.of(),
+                                        "nothing"));
     }
 
     /// Whether it would add anything.
@@ -59,9 +71,22 @@ public record Said(String line, Meaning meant, List<String> unclear, String word
         return !(meant instanceof Meaning.Nothing);
     }
 
-    /// Whether it would add something, and all of it was understood.
+    /// Whether it would add something, all of it was understood, and it can be.
     public boolean isClear() {
-        return isSomething() && unclear.isEmpty();
+        return isSomething() && unclear.isEmpty() && lacking.isEmpty();
+    }
+
+    /// The same once it was tried, with what it takes besides and what of it cannot be.
+    Said tried(Saying.Taken taken) {
+        List<String> all = new ArrayList<>(List.of(words));
+        all.addAll(taken.besides());
+        return new Said(line, meant, unclear, taken.lacking(), String.join(" · ", all));
+    }
+
+    /// What stands in its way, as a clause; empty where nothing does.
+    public String trouble() {
+        if (!unclear.isEmpty()) return "not understood: " + String.join(", ", unclear);
+        return Words.list(lacking.isEmpty() ? List.of("") : lacking);
     }
 
     static String low(String words) {

@@ -9,6 +9,7 @@ import java.util.Set;
 import rivulus.disk.Extras;
 import rivulus.edit.Edit;
 import rivulus.edit.Ids;
+import rivulus.edit.ShowEdits;
 import rivulus.file.Change;
 import rivulus.gear.Catalogue;
 import rivulus.gear.Setting;
@@ -39,10 +40,19 @@ final class Saying {
         this.catalogue = catalogue;
     }
 
+    /// What comes of a line.
+    ///
+    /// @param besides what it takes besides, a clause each: "through Line isolator"
+    /// @param lacking what of it cannot be, a clause each
+    record Taken(Show after, List<String> besides, List<String> lacking) {}
+
     /// The show with what a line says added; who came to listen is put where that is plain.
-    Show add(Said said) {
-        Show after = added(show, said.meant());
-        return new Listening(after, catalogue).placed(newEars(after));
+    Taken add(Said said) {
+        List<String> besides = new ArrayList<>();
+        List<String> lacking = new ArrayList<>();
+        Show after = added(show, said.meant(), besides, lacking);
+        Show placed = new Listening(after, catalogue).placed(newEars(after));
+        return new Taken(placed, besides, lacking);
     }
 
     /// What came of lines as one step. What was added is chosen: the last ear.
@@ -67,7 +77,7 @@ final class Saying {
         return ids;
     }
 
-    private Show added(Show to, Meaning meant) {
+    private Show added(Show to, Meaning meant, List<String> besides, List<String> lacking) {
         return switch (meant) {
             case Meaning.Somebody who -> somebody(to, who);
             case Meaning.Part part -> part(to, part);
@@ -75,7 +85,7 @@ final class Saying {
             case Meaning.Tracks tracks -> tracks(to, tracks.at());
             case Meaning.Plays plays -> new Fitting(to, catalogue).plays(plays);
             case Meaning.Gear gear -> new Fitting(to, catalogue).gear(gear);
-            case Meaning.Joins joins -> new Fitting(to, catalogue).joined(joins);
+            case Meaning.Joins joins -> new Fitting(to, catalogue).joined(joins, besides, lacking);
             case Meaning.Picks picks ->
                     to.withKnob(
                             new Ref(picks.program(), picks.picker()),
@@ -90,8 +100,10 @@ final class Saying {
         String where =
                 !who.place().isEmpty()
                         ? who.place()
-                        : afar ? who.name() + "'s end" : firstPlace(to).orElse("The room");
-        Show with = withPlace(to, where);
+                        : afar
+                                ? who.name() + "'s end"
+                                : firstPlace(to).map(Place::name).orElse("The room");
+        Show with = ShowEdits.withPlace(to, where, catalogue);
         String id = Ids.ofThing(with, who.name());
         List<Person> people = new ArrayList<>(with.cast().people());
         people.add(
@@ -99,7 +111,7 @@ final class Saying {
                         id,
                         who.name(),
                         who.role(),
-                        placeId(with, where),
+                        ShowEdits.placeCalled(with, where).id(),
                         who.pronoun(),
                         who.speaks(),
                         who.count(),
@@ -123,30 +135,13 @@ final class Saying {
     }
 
     /// The place that the hosts are in, else the first.
-    static Optional<String> firstPlace(Show in) {
-        Optional<String> hosts =
+    static Optional<Place> firstPlace(Show in) {
+        Optional<Place> hosts =
                 in.cast().people().stream()
                         .filter(person -> person.role() == Role.HOST)
                         .flatMap(person -> in.place(person.place()).stream())
-                        .map(Place::name)
                         .findFirst();
-        return hosts.or(() -> in.places().stream().map(Place::name).findFirst());
-    }
-
-    /// The show with a place of that name, if it has none yet.
-    static Show withPlace(Show to, String name) {
-        if (to.places().stream().anyMatch(place -> place.name().equals(name))) return to;
-        List<Place> places = new ArrayList<>(to.places());
-        places.add(Ids.place(to, name));
-        return to.withPlaces(places);
-    }
-
-    static String placeId(Show in, String name) {
-        return in.places().stream()
-                .filter(place -> place.name().equals(name))
-                .findFirst()
-                .orElseThrow()
-                .id();
+        return hosts.or(() -> in.places().stream().findFirst());
     }
 
     // Who listens

@@ -11,6 +11,7 @@ import rivulus.show.Device;
 import rivulus.show.Ear;
 import rivulus.show.Person;
 import rivulus.show.Place;
+import rivulus.show.Ref;
 import rivulus.show.Show;
 import rivulus.show.Source;
 
@@ -52,6 +53,14 @@ record Spoken(String line, String first, List<String> rest, Show show, Catalogue
     /// The device of that name.
     Optional<Device> device(String name) {
         return named(show.rig().devices(), Device::name, name);
+    }
+
+    /// The device of that name, if it has such a point.
+    ///
+    /// @param points where in the rig that can be
+    Optional<Device> device(String name, List<Ref> points) {
+        return device(name)
+                .filter(device -> points.stream().anyMatch(at -> at.device().equals(device.id())));
     }
 
     /// The person of that name.

@@ -24,7 +24,8 @@ public final class Names {
         return source instanceof Person ? source.name() : "the " + lower(source.name());
     }
 
-    private static String lower(String name) {
+    /// A name inside a sentence; an acronym keeps its letters.
+    public static String lower(String name) {
         boolean acronym = name.length() > 1 && Character.isUpperCase(name.charAt(1));
         return acronym || name.isEmpty()
                 ? name

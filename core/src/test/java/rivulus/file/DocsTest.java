@@ -13,6 +13,7 @@ import rivulus.check.Demo;
 import rivulus.check.Proof;
 import rivulus.gear.Template;
 import rivulus.rule.Rules;
+import rivulus.say.Page;
 import rivulus.say.Said;
 import rivulus.say.TalkTest;
 import rivulus.show.Show;
@@ -55,7 +56,13 @@ class DocsTest {
     /// Every line of the page on lines is read whole, in an evening that has what it names.
     @Test
     void everyLineOfThePageOnLinesIsUnderstood() throws IOException {
-        Show evening = Demo.show(DemoShows.LANTERN_HOUR);
+        Show evening =
+                Page.of(
+                                "Spare mic, dynamic microphone",
+                                Demo.show(DemoShows.LANTERN_HOUR),
+                                Templates.shipped())
+                        .edit()
+                        .after();
         int read = 0;
         for (String row : Files.readAllLines(Path.of("../docs/lines.md")))
             if (row.startsWith("| ")) {

@@ -72,7 +72,10 @@ class SaidTest {
                 "usb mic, show desk | show desk",
                 "join Ivo's mic to the moon | the moon",
                 "Ada hears Ivo | Ada",
-                "Chimes, cues, the moon | the moon"
+                "Chimes, cues, the moon | the moon",
+                "Chimes, cues, Ivo's mic | Ivo's mic",
+                "stream, Ivo's mic | Ivo's mic",
+                "mics > Show desk | mics"
             })
     void whatIsNotUnderstoodIsMarked(String line, String unclear) {
         assertThat(Said.of(line, LANTERN, Demo.PROVER.catalogue()).unclear())

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -20,6 +21,8 @@ import rivulus.file.Change;
 import rivulus.file.ShowFile;
 import rivulus.form.Deed;
 import rivulus.form.Forms;
+import rivulus.form.Outline;
+import rivulus.form.Steps;
 import rivulus.gear.Catalogue;
 import rivulus.remedy.Remedies;
 import rivulus.remedy.Remedy;
@@ -186,5 +189,49 @@ public class TalkTest {
         assertThat(placed.ears())
                 .extracting(ear -> ear.at().toString())
                 .containsExactly("[]", "[streaming-program/stream]", "[show-desk/card.mic1]");
+    }
+
+    @Test
+    void whatCannotBeJoinedIsSaidAndTheLineStaysWholeToBeMended() {
+        Show show = said(Show.untitled(), "Maren, host\nAda, guest\nmic for Maren\nmic for Ada");
+        Page page = Page.of("Maren's mic > Ada's mic\nstream", show, CATALOGUE);
+        assertThat(page.lines().getFirst().trouble())
+                .isEqualTo("there is no way from Maren's mic to Ada's mic");
+        assertThat(page.left()).containsExactly("Maren's mic > Ada's mic");
+        assertThat(page.edit().after().rig()).isEqualTo(show.rig());
+        assertThat(page.edit().after().ears()).hasSize(3);
+    }
+
+    @Test
+    void whichBoxesALeadTakesIsSaidBeforeItIsTaken() {
+        Show show = said(Show.untitled(), "Maren, host\nlaptop\nhall console");
+        Page page = Page.of("Laptop > Analogue hall console", show, CATALOGUE);
+        List<String> boxes =
+                page.edit().after().rig().devices().stream().skip(2).map(d -> d.name()).toList();
+        assertThat(page.lines().getFirst().words())
+                .isEqualTo(
+                        "join Laptop to Analogue hall console"
+                                + String.join(
+                                        "",
+                                        boxes.stream().map(box -> " · through " + box).toList()));
+        Show full = said(Show.untitled(), "Maren, host\nshow desk\n4 mics\nmics > Show desk");
+        assertThat(full.rig().cables()).hasSize(4);
+        Page fifth = Page.of("mic for Maren\nmics > Show desk", full, CATALOGUE);
+        assertThat(fifth.lines().getLast().words()).contains("Maren's mic", " · through ");
+    }
+
+    @Test
+    void whatTheOutlineAndTheStepsSuggestIsUnderstood() {
+        Show show = said(Show.untitled(), "Maren, host\nCue laptop\nshow desk\nmic for Maren");
+        Forms forms = new Forms(show, CATALOGUE);
+        List<String> suggested = new ArrayList<>();
+        for (Outline.Section section : forms.outline().sections())
+            if (!Set.of("places", "mutes").contains(section.id()) && !section.hint().isEmpty())
+                suggested.addAll(List.of(section.hint().split(" · ")));
+        for (Steps.Step step : Steps.of(show, 0, CATALOGUE))
+            if (!step.line().isEmpty()) suggested.add(step.line());
+        assertThat(suggested).hasSizeGreaterThan(9);
+        for (String line : suggested)
+            assertThat(Said.of(line, show, CATALOGUE).isClear()).as(line).isTrue();
     }
 }

@@ -1,7 +1,7 @@
 package rivulus.app.brief;
 
 import java.util.HashSet;
-import java.util.Optional;
+import java.util.List;
 import java.util.Set;
 import java.util.function.Consumer;
 import javafx.scene.Node;
@@ -23,7 +23,7 @@ final class OutlineBox extends VBox {
 
     private final Consumer<String> onRow;
     private final Consumer<Edit> edits;
-    private Outline shown = new Outline(java.util.List.of());
+    private Outline shown = new Outline(List.of());
 
     /// @param onRow told the key of the row that is opened
     /// @param edits told what adds one more
@@ -40,13 +40,11 @@ final class OutlineBox extends VBox {
 
     void show(Outline outline) {
         shown = outline;
-        Optional<String> focused =
-                Optional.ofNullable(getScene())
-                        .map(scene -> scene.getFocusOwner())
-                        .map(Node::getId);
-        getChildren().clear();
-        for (Outline.Section section : outline.sections()) getChildren().add(section(section));
-        focused.map(id -> lookup("#" + id)).ifPresent(Node::requestFocus);
+        Look.relaid(
+                this,
+                () ->
+                        getChildren()
+                                .setAll(outline.sections().stream().map(this::section).toList()));
     }
 
     /// Puts the keyboard on a row, or where it was if it has gone.

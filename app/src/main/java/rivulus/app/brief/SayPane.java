@@ -169,16 +169,13 @@ final class SayPane extends VBox implements View<SaySight> {
         understood.getChildren().clear();
         for (Said line : read.lines()) {
             VBox row = new VBox(Look.paragraph(line.words(), "order"));
-            if (!line.unclear().isEmpty())
+            if (!line.trouble().isEmpty())
                 row.getChildren()
                         .add(
                                 new HBox(
                                         6,
                                         Marks.of(Severity.CAUTION),
-                                        Look.paragraph(
-                                                "not understood: "
-                                                        + String.join(", ", line.unclear()),
-                                                "cause")));
+                                        Look.paragraph(line.trouble(), "cause")));
             understood.getChildren().add(row);
         }
         add.setDisable(lines.getText().isBlank());
@@ -191,14 +188,13 @@ final class SayPane extends VBox implements View<SaySight> {
         Page whole = read ? page : Page.of(lines.getText(), show, catalogue());
         List<String> left = whole.left();
         if (left.size() == whole.lines().size()) {
-            if (!left.isEmpty())
-                tell("Mend what is not understood, or take it out; then it can be added.");
+            if (!left.isEmpty()) tell("Mend what is marked, or take it out; then it can be added.");
             return;
         }
         session.edit(whole.edit());
         lines.setText(String.join("\n", left));
         lines.positionCaret(lines.getLength());
-        tell(left.isEmpty() ? "" : "What is left has something in it that was not understood.");
+        tell(left.isEmpty() ? "" : "What is left was not understood, or cannot be.");
     }
 
     private void tell(String words) {
@@ -216,6 +212,7 @@ final class SayPane extends VBox implements View<SaySight> {
     void walk(boolean with) {
         walks = with;
         lines.setPromptText(EXAMPLE);
+        if (session.proof().get() == null) empty();
         session.redraw();
         lines.requestFocus();
     }

@@ -36,6 +36,7 @@ public final class FormBox extends VBox {
     private final Consumer<Edit> edits;
     private final Label told = Look.paragraph("", "cause");
     private Form shown;
+    private boolean laying;
 
     /// @param edits told every edit that an answer comes to
     public FormBox(Consumer<Edit> edits) {
@@ -46,20 +47,75 @@ public final class FormBox extends VBox {
         told.setId("form-told");
     }
 
-    /// Shows a form; the keyboard stays on the field it is on.
+    /// Shows a form. The keyboard stays where it is, and what is being typed is neither taken nor
+    /// lost, whatever else has changed meanwhile.
     public void show(Form form) {
         boolean same = shown != null && shown.key().equals(form.key());
-        Optional<String> focused =
-                Optional.ofNullable(getScene())
-                        .map(scene -> scene.getFocusOwner())
-                        .map(Node::getId);
+        boolean alike = same && face(shown).equals(face(form));
+        Optional<Typing> typing = same ? typing() : Optional.empty();
         shown = form;
-        getChildren().clear();
-        tell("");
-        for (Field field : form.fields()) getChildren().add(row(field));
-        if (!form.deeds().isEmpty()) getChildren().add(deeds(form));
-        getChildren().add(told);
-        if (same) focused.map(id -> lookup("#" + id)).ifPresent(Node::requestFocus);
+        if (alike) return;
+        laying = true;
+        Look.relaid(
+                this,
+                () -> {
+                    getChildren().clear();
+                    tell("");
+                    for (Field field : form.fields()) getChildren().add(row(field));
+                    if (!form.deeds().isEmpty()) getChildren().add(deeds(form));
+                    getChildren().add(told);
+                });
+        typing.ifPresent(this::goOn);
+        laying = false;
+    }
+
+    /// All that is seen of a form.
+    private static List<Object> face(Form form) {
+        List<Object> face = new ArrayList<>(List.of(form.title()));
+        for (Field field : form.fields())
+            face.add(
+                    switch (field) {
+                        case Field.Text t ->
+                                List.of(t.id(), t.label(), t.value(), t.hint(), t.offers());
+                        case Field.Choice c -> List.of(c.id(), c.label(), c.value(), c.options());
+                        case Field.Several s -> List.of(s.id(), s.label(), s.values(), s.options());
+                    });
+        for (Deed deed : form.deeds())
+            face.add(List.of(deed.id(), deed.words(), deed.told(), deed.edit().isPresent()));
+        return face;
+    }
+
+    /// What somebody is typing.
+    private record Typing(String id, String text, int caret) {}
+
+    private Optional<Typing> typing() {
+        Node focused = getScene() == null ? null : getScene().getFocusOwner();
+        return focused == null || lookup("#" + focused.getId()) != focused
+                ? Optional.empty()
+                : typed(focused)
+                        .map(
+                                field ->
+                                        new Typing(
+                                                focused.getId(),
+                                                field.getText(),
+                                                field.getCaretPosition()));
+    }
+
+    private static Optional<TextField> typed(Node node) {
+        if (node instanceof TextField field) return Optional.of(field);
+        return node instanceof ComboBox<?> choice && choice.isEditable()
+                ? Optional.of(choice.getEditor())
+                : Optional.empty();
+    }
+
+    private void goOn(Typing typing) {
+        applyCss(); // a field selects all of itself when its skin comes to it
+        typed(lookup("#" + typing.id()))
+                .ifPresent(
+                        field -> {
+                            field.setText(typing.text());
+                            field.positionCaret(typing.caret());
+                        });
     }
 
     /// Puts the keyboard on the first field.
@@ -110,7 +166,7 @@ public final class FormBox extends VBox {
             TextField typed = new TextField(field.value());
             entry(typed, field);
             typed.setPromptText(field.hint());
-            onDone(typed, () -> take(field, typed.getText(), trouble));
+            onDone(typed, () -> take(field.id(), typed.getText(), trouble));
             return typed;
         }
         ComboBox<String> typed = new ComboBox<>();
@@ -120,8 +176,8 @@ public final class FormBox extends VBox {
         typed.setValue(field.value());
         typed.setPromptText(field.hint());
         typed.valueProperty()
-                .addListener((_, _, word) -> take(field, word == null ? "" : word, trouble));
-        onDone(typed.getEditor(), () -> take(field, typed.getEditor().getText(), trouble));
+                .addListener((_, _, word) -> take(field.id(), word == null ? "" : word, trouble));
+        onDone(typed.getEditor(), () -> take(field.id(), typed.getEditor().getText(), trouble));
         return typed;
     }
 
@@ -134,7 +190,9 @@ public final class FormBox extends VBox {
                         });
     }
 
-    private void take(Field.Text field, String typed, Label trouble) {
+    private void take(String id, String typed, Label trouble) {
+        if (laying) return;
+        Field.Text field = now(id, Field.Text.class);
         if (typed.equals(field.value())) Look.show(trouble, false);
         else answer(() -> field.to().apply(typed), trouble);
     }
@@ -147,7 +205,12 @@ public final class FormBox extends VBox {
                 .addListener(
                         (_, was, is) -> {
                             if (is != null && !is.equals(was))
-                                answer(() -> field.to().apply(is.id()), trouble);
+                                answer(
+                                        () ->
+                                                now(field.id(), Field.Choice.class)
+                                                        .to()
+                                                        .apply(is.id()),
+                                        trouble);
                         });
         return choice;
     }
@@ -200,7 +263,7 @@ public final class FormBox extends VBox {
             if (first) tick.getStyleClass().add("field-entry");
             first = false;
             tick.setAccessibleText(field.label() + ": " + option.words());
-            tick.setOnAction(_ -> answer(() -> field.to().apply(with(field, option)), trouble));
+            tick.setOnAction(_ -> answer(() -> turned(field.id(), option), trouble));
             box.getChildren().add(tick);
         }
         if (!left.isEmpty()) {
@@ -211,7 +274,7 @@ public final class FormBox extends VBox {
                     .addListener(
                             (_, _, option) -> {
                                 if (option != null)
-                                    answer(() -> field.to().apply(with(field, option)), trouble);
+                                    answer(() -> turned(field.id(), option), trouble);
                             });
             box.getChildren().add(more);
         }
@@ -219,10 +282,16 @@ public final class FormBox extends VBox {
     }
 
     /// What stands, with one more or one fewer.
-    private static List<String> with(Field.Several field, Option option) {
+    private Edit turned(String id, Option option) {
+        Field.Several field = now(id, Field.Several.class);
         List<String> values = new ArrayList<>(field.values());
         if (!values.remove(option.id())) values.add(option.id());
-        return values;
+        return field.to().apply(values);
+    }
+
+    /// A field as the show has it now.
+    private <F extends Field> F now(String id, Class<F> kind) {
+        return kind.cast(shown.field(id).orElseThrow());
     }
 
     private void answer(Supplier<Edit> answer, Label trouble) {
@@ -251,7 +320,7 @@ public final class FormBox extends VBox {
             button.setMaxWidth(WIDTH);
             button.setAccessibleText(deed.words() + " " + form.title() + ". " + deed.told());
             button.setDisable(deed.edit().isEmpty());
-            button.setOnAction(_ -> deed.edit().ifPresent(edits));
+            button.setOnAction(_ -> shown.deed(deed.id()).flatMap(Deed::edit).ifPresent(edits));
             button.focusedProperty().addListener((_, _, on) -> tell(on ? deed.told() : ""));
             button.hoverProperty().addListener((_, _, on) -> tell(on ? deed.told() : ""));
             buttons.getChildren().add(button);

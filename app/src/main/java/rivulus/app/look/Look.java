@@ -2,7 +2,10 @@ package rivulus.app.look;
 
 import java.io.InputStream;
 import java.util.List;
+import java.util.Optional;
 import javafx.scene.Node;
+import javafx.scene.Parent;
+import javafx.scene.Scene;
 import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -55,6 +58,14 @@ public final class Look {
         label.setWrapText(true);
         label.setMinHeight(Region.USE_PREF_SIZE);
         return label;
+    }
+
+    /// Lays something out anew; the keyboard stays on what has the same id then.
+    public static void relaid(Parent parent, Runnable laying) {
+        Optional<String> focused =
+                Optional.ofNullable(parent.getScene()).map(Scene::getFocusOwner).map(Node::getId);
+        laying.run();
+        focused.map(id -> parent.lookup("#" + id)).ifPresent(Node::requestFocus);
     }
 
     /// A drawn mark.

@@ -25,6 +25,7 @@ import rivulus.app.session.Picture;
 import rivulus.app.session.Session;
 import rivulus.app.session.View;
 import rivulus.check.Finding;
+import rivulus.check.Proof;
 import rivulus.remedy.Remedy;
 import rivulus.search.Found;
 import rivulus.words.Words;
@@ -36,6 +37,8 @@ public final class GearPane extends VBox implements View<Picture> {
     private final Session session;
     private final Label title = Look.text("", "pane-title");
     private final VBox findings = new VBox(12);
+    /// Of which the cards are.
+    private Proof shown;
     private final Map<String, VBox> remedies = new HashMap<>();
     private final CatalogueBox catalogue;
     private final CupboardBox cupboard;
@@ -91,6 +94,7 @@ public final class GearPane extends VBox implements View<Picture> {
     public void clear() {
         findings.getChildren().clear();
         remedies.clear();
+        shown = null;
         title.setText("");
     }
 
@@ -116,8 +120,10 @@ public final class GearPane extends VBox implements View<Picture> {
 
     @Override
     public void show(Picture picture) {
-        clear();
         cupboard.fill(picture);
+        if (picture.proof() == shown) return;
+        clear();
+        shown = picture.proof();
         List<Finding> wrong = picture.proof().ofTheRig();
         title.setText(wrong.isEmpty() ? "Nothing wrong with the gear" : "Findings in the rig");
         for (Finding finding : wrong) findings.getChildren().add(card(finding));
