@@ -1,6 +1,7 @@
 package rivulus.check;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import rivulus.gear.Catalogue;
 import rivulus.gear.Leads;
@@ -69,7 +70,10 @@ public final class Prover {
     public Proof prove(Show show, Proof earlier) {
         boolean kin = earlier != null && sameStructure(show, earlier.show());
         SignalGraph graph = kin ? earlier.graph() : Compiler.compile(show, catalogue);
-        boolean sameBrief = kin && show.changes().equals(earlier.show().changes());
+        boolean sameBrief =
+                kin
+                        && show.changes().equals(earlier.show().changes())
+                        && show.habits().equals(earlier.show().habits());
         Brief brief = sameBrief ? earlier.brief() : Brief.of(show, defaults);
         Proof proof = new Proof(show, brief, graph, () -> Survey.of(show, catalogue, leads), judge);
         String first = show.scenes().isEmpty() ? "" : show.scenes().getFirst().id();
@@ -110,8 +114,12 @@ public final class Prover {
     private static boolean sameDevices(List<Device> a, List<Device> b) {
         if (a.size() != b.size()) return false;
         for (int i = 0; i < a.size(); i++) {
-            if (!a.get(i).withoutKnobs().equals(b.get(i).withoutKnobs())) return false;
+            if (!bare(a.get(i)).equals(bare(b.get(i)))) return false;
         }
         return true;
+    }
+
+    private static Device bare(Device device) {
+        return device.withoutKnobs().withStrips(new LinkedHashMap<>());
     }
 }

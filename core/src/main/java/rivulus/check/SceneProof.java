@@ -11,6 +11,7 @@ import rivulus.gear.Knob;
 import rivulus.hearing.Hearing;
 import rivulus.hearing.Openings;
 import rivulus.hearing.Tracer;
+import rivulus.show.Aim;
 import rivulus.show.Brief;
 import rivulus.show.Ear;
 import rivulus.show.Limit;
@@ -70,6 +71,19 @@ public final class SceneProof {
     /// What would let be heard what is not.
     public Openings openings() {
         return Openings.of(tracer.live().graph(), tracer.live().positions(), limit(Limit.HEARD));
+    }
+
+    /// The aims of a kind that hold in this scene: its own before those of the whole show, none
+    /// about who rests in it.
+    public List<Aim> aims(Aim.Kind kind) {
+        List<Aim> aims = new ArrayList<>();
+        for (String in : List.of(scene.id(), ""))
+            for (Aim aim : show.aims())
+                if (aim.kind() == kind
+                        && aim.scene().equals(in)
+                        && !scene.quiet().contains(aim.source())
+                        && aims.stream().noneMatch(aim::isOfTheSamePair)) aims.add(aim);
+        return aims;
     }
 
     /// The traced graph.

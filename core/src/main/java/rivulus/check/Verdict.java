@@ -10,6 +10,12 @@ public enum Verdict {
     KEPT_OUT(Flow.AS_WISHED, "not heard, as wished", "kept out", "", ""),
     /// Must be heard, and is.
     AS_WISHED(Flow.AS_WISHED, "as wished", "hears", "", ""),
+    /// Heard softer under the voices than somebody wants it.
+    TOO_SOFT(Flow.FAINT, "too soft", "too soft", "%s too soft", "hears %s too soft"),
+    /// Heard louder than somebody wants it.
+    TOO_LOUD(Flow.AS_WISHED, "too loud", "too loud", "%s too loud", "hears %s too loud"),
+    /// Heard later than somebody wants it.
+    LATER(Flow.LATE, "later than wished", "late", "%s too late", "hears %s too late"),
     /// Must be heard, and hardly is.
     FAINT(Flow.FAINT, "faint", "faint", "%s faintly", "hears %s only faintly"),
     /// Arrives more than once.

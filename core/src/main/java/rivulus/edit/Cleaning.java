@@ -27,6 +27,7 @@ import rivulus.show.Rig;
 import rivulus.show.Rundown;
 import rivulus.show.Scene;
 import rivulus.show.Show;
+import rivulus.show.Strip;
 import rivulus.words.Words;
 
 /// Takes everything out of a show that names a person, place, ear, scene, device, point, port,
@@ -69,11 +70,22 @@ public final class Cleaning {
                         from.changes().stream()
                                 .filter(
                                         c ->
-                                                earIds.contains(c.ear())
-                                                        && sources.contains(c.source())
-                                                        && (c.scene().isEmpty()
-                                                                || from.scene(c.scene())
-                                                                        .isPresent()))
+                                                isNamed(
+                                                        c.ear(),
+                                                        earIds,
+                                                        c.source(),
+                                                        sources,
+                                                        c.scene()))
+                                .toList(),
+                        from.aims().stream()
+                                .filter(
+                                        aim ->
+                                                isNamed(
+                                                        aim.ear(),
+                                                        earIds,
+                                                        aim.source(),
+                                                        sources,
+                                                        aim.scene()))
                                 .toList(),
                         from.scenes().stream().map(s -> scene(s, sources)).toList(),
                         from.mutes().stream()
@@ -85,6 +97,13 @@ public final class Cleaning {
                 .withEars(ears)
                 .withRig(rig)
                 .withRundown(rundown);
+    }
+
+    private boolean isNamed(
+            String ear, Set<String> ears, String source, Set<String> sources, String scene) {
+        return ears.contains(ear)
+                && sources.contains(source)
+                && (scene.isEmpty() || from.scene(scene).isPresent());
     }
 
     private List<Ear> ears(Set<String> sources) {
@@ -127,7 +146,7 @@ public final class Cleaning {
     // Devices
 
     private Device device(Device device) {
-        Device here = device.withKnobs(settings(device));
+        Device here = device.withKnobs(settings(device)).withStrips(strips(device));
         if (!here.outlet().isEmpty() && !isStrip(here.outlet())) {
             if (!gone.contains(here.outlet())) losses.add("the outlet of " + device.name());
             here = here.pluggedInto("");
@@ -149,6 +168,16 @@ public final class Cleaning {
 
     private boolean isStrip(String outlet) {
         return template(outlet).filter(t -> t.power().mostWatts() > 0).isPresent();
+    }
+
+    private SequencedMap<String, Strip> strips(Device device) {
+        SequencedMap<String, Strip> kept = new LinkedHashMap<>(device.strips());
+        List<String> faders =
+                catalogue.get(device.template()).faders().stream().map(Knob::id).toList();
+        kept.keySet().retainAll(faders);
+        if (kept.size() < device.strips().size())
+            losses.add("what is written on channels of " + device.name());
+        return kept;
     }
 
     /// A pick of a device that has gone falls back to how the picker stands.

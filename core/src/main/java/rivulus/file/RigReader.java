@@ -9,6 +9,8 @@ import java.util.SequencedMap;
 import java.util.Set;
 import rivulus.disk.Entry;
 import rivulus.disk.FileTrouble;
+import rivulus.disk.Line;
+import rivulus.gear.Knob;
 import rivulus.gear.Port;
 import rivulus.gear.Power;
 import rivulus.gear.Setting;
@@ -19,6 +21,8 @@ import rivulus.show.Owned;
 import rivulus.show.Ref;
 import rivulus.show.Rig;
 import rivulus.show.Show;
+import rivulus.show.Strip;
+import rivulus.show.Tape;
 
 /// Reads the rig of a show.
 final class RigReader {
@@ -72,7 +76,28 @@ final class RigReader {
                 new Device.Fed(power(item, template), outlet(item)),
                 item.truth("toBuy", false),
                 knobs,
+                strips(item, template),
                 item.extras());
+    }
+
+    private static SequencedMap<String, Strip> strips(Entry device, Template template)
+            throws FileTrouble {
+        SequencedMap<String, Strip> strips = new LinkedHashMap<>();
+        Optional<Entry> written = device.maybe("strips");
+        if (written.isEmpty()) return strips;
+        List<String> faders = template.faders().stream().map(Knob::id).toList();
+        for (var strip : written.get().each().entrySet()) {
+            Entry item = strip.getValue();
+            if (!faders.contains(strip.getKey()))
+                throw item.unknown("fader on " + device.text("id"), strip.getKey(), faders);
+            strips.put(
+                    strip.getKey(),
+                    new Strip(
+                            Line.clipped(Line.of(item.text("name", "")), Entry.LONGEST_NAME),
+                            tape(item),
+                            item.extras()));
+        }
+        return strips;
     }
 
     private String outlet(Entry item) throws FileTrouble {
@@ -129,7 +154,15 @@ final class RigReader {
                 to,
                 item.number("metres", 0, 1000, 0),
                 item.truth("toBuy", false),
+                tape(item),
                 item.extras());
+    }
+
+    private static Optional<Tape> tape(Entry item) throws FileTrouble {
+        Optional<Entry> said = item.maybe("tape");
+        return said.isEmpty()
+                ? Optional.empty()
+                : Optional.of(said.get().word("colour", Tape.class));
     }
 
     private Port port(Entry entry, Ref ref) throws FileTrouble {

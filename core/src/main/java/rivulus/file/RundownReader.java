@@ -14,7 +14,10 @@ import rivulus.disk.FileTrouble;
 import rivulus.disk.Worded;
 import rivulus.gear.Setting;
 import rivulus.gear.Template;
+import rivulus.show.Aim;
 import rivulus.show.Checks;
+import rivulus.show.Habit;
+import rivulus.show.Habits;
 import rivulus.show.Limit;
 import rivulus.show.Limits;
 import rivulus.show.MuteKey;
@@ -36,7 +39,7 @@ final class RundownReader {
     }
 
     Rundown rundown() throws FileTrouble {
-        return new Rundown(changes(), scenes(), mutes());
+        return new Rundown(changes(), aims(), scenes(), mutes());
     }
 
     private List<WishChange> changes() throws FileTrouble {
@@ -52,6 +55,33 @@ final class RundownReader {
                             item.extras()));
         }
         return changes;
+    }
+
+    private List<Aim> aims() throws FileTrouble {
+        List<Aim> aims = new ArrayList<>();
+        for (Entry item : root.items("aims")) {
+            List<Aim.Kind> said = new ArrayList<>();
+            for (Aim.Kind kind : Aim.Kind.values())
+                if (item.maybe(kind.word()).isPresent()) said.add(kind);
+            if (said.size() != 1)
+                throw item.trouble(
+                        "this should say one of %s",
+                        String.join(" and ", Worded.words(Aim.Kind.class).keySet()));
+            Aim.Kind kind = said.getFirst();
+            Aim aim =
+                    new Aim(
+                            ShowNames.known(item.field("ear"), "ear", names.ears),
+                            ShowNames.known(item.field("source"), "source", names.sources),
+                            ShowNames.known(item, "scene", "scene", names.scenes),
+                            kind,
+                            item.field(kind.word()).number(0, kind.most()),
+                            item.text("reason", ""),
+                            item.extras());
+            if (aims.stream().anyMatch(aim::replaces))
+                throw item.trouble("there is another aim for the same");
+            aims.add(aim);
+        }
+        return aims;
     }
 
     private List<Scene> scenes() throws FileTrouble {
@@ -117,6 +147,21 @@ final class RundownReader {
             silenced.add(
                     new Checks.Silenced(
                             item.text("finding"), item.text("reason", ""), item.extras()));
-        return new Checks(Limits.of(limits), silenced, said.get().extras());
+        return new Checks(Limits.of(limits), silenced, habits(said.get()), said.get().extras());
+    }
+
+    private static Habits habits(Entry checks) throws FileTrouble {
+        Optional<Entry> said = checks.maybe("habits");
+        Habits habits = Habits.UNSAID;
+        if (said.isEmpty()) return habits;
+        for (var each : said.get().each().entrySet()) {
+            Habit habit = Worded.words(Habit.class).get(each.getKey());
+            if (habit == null)
+                throw each.getValue()
+                        .unknown("habit", each.getKey(), Worded.words(Habit.class).keySet());
+            List<String> ways = habit.ways().stream().map(Habit.Way::word).toList();
+            habits = habits.with(habit, each.getValue().oneOf("way", ways));
+        }
+        return habits;
     }
 }

@@ -9,6 +9,7 @@ import rivulus.disk.Json;
 import rivulus.disk.JsonPrinter;
 import rivulus.gear.Power;
 import rivulus.gear.Setting;
+import rivulus.show.Aim;
 import rivulus.show.Cable;
 import rivulus.show.Cast;
 import rivulus.show.Checks;
@@ -24,6 +25,8 @@ import rivulus.show.Ref;
 import rivulus.show.Rig;
 import rivulus.show.Scene;
 import rivulus.show.Show;
+import rivulus.show.Strip;
+import rivulus.show.Tape;
 import rivulus.show.WishChange;
 
 /// A show as JSON: keys always in the same order, what is empty left out, unknown fields behind the
@@ -46,6 +49,7 @@ final class ShowWriter {
         out.put("places", all(show.places(), ShowWriter::place));
         out.put("ears", all(show.ears(), ShowWriter::ear));
         out.put("brief", all(show.changes(), ShowWriter::change));
+        out.put("aims", all(show.aims(), ShowWriter::aim));
         out.put("rig", rig(show.rig()));
         out.put("scenes", all(show.scenes(), ShowWriter::scene));
         out.put("mutes", all(show.mutes(), ShowWriter::mute));
@@ -87,9 +91,12 @@ final class ShowWriter {
     private static Map<String, Object> checks(Checks checks) {
         Map<String, Object> limits = new LinkedHashMap<>();
         checks.limits().changed().forEach((limit, value) -> limits.put(limit.word(), value));
+        Map<String, Object> habits = new LinkedHashMap<>();
+        checks.habits().said().forEach((habit, way) -> habits.put(habit.word(), way));
         return new Fields()
                 .put("limits", limits)
                 .put("silenced", all(checks.silenced(), ShowWriter::silenced))
+                .put("habits", habits)
                 .with(checks.extras());
     }
 
@@ -167,6 +174,16 @@ final class ShowWriter {
                 .with(change.extras());
     }
 
+    private static Map<String, Object> aim(Aim aim) {
+        return new Fields()
+                .put("ear", aim.ear())
+                .put("source", aim.source())
+                .put("scene", aim.scene())
+                .put(aim.kind().word(), aim.figure())
+                .put("reason", aim.reason())
+                .with(aim.extras());
+    }
+
     private static Map<String, Object> rig(Rig rig) {
         return new Fields()
                 .put("devices", all(rig.devices(), ShowWriter::device))
@@ -187,7 +204,21 @@ final class ShowWriter {
                 .put("outlet", device.outlet())
                 .put("toBuy", device.toBuy() ? true : null)
                 .put("knobs", knobs(device.knobs()))
+                .put("strips", strips(device.strips()))
                 .with(device.extras());
+    }
+
+    private static Map<String, Object> strips(Map<String, Strip> strips) {
+        Map<String, Object> out = new LinkedHashMap<>();
+        strips.forEach(
+                (fader, strip) ->
+                        out.put(
+                                fader,
+                                new Fields()
+                                        .put("name", strip.name())
+                                        .put("tape", strip.tape().map(Tape::word).orElse(""))
+                                        .with(strip.extras())));
+        return out;
     }
 
     private static Map<String, Object> knobs(Map<?, Setting> knobs) {
@@ -213,6 +244,7 @@ final class ShowWriter {
                 .put("to", cable.to().toString())
                 .put("metres", cable.metres() == 0 ? null : cable.metres())
                 .put("toBuy", cable.toBuy() ? true : null)
+                .put("tape", cable.tape().map(Tape::word).orElse(""))
                 .with(cable.extras());
     }
 

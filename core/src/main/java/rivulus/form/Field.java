@@ -37,11 +37,26 @@ public sealed interface Field {
     /// One out of several.
     ///
     /// @param value the id of the option that stands
+    /// @param told what comes with it, as a sentence; or empty
     record Choice(
-            String id, String label, String value, List<Option> options, Function<String, Edit> to)
+            String id,
+            String label,
+            String value,
+            List<Option> options,
+            String told,
+            Function<String, Edit> to)
             implements Field {
         public Choice {
             options = List.copyOf(options);
+        }
+
+        Choice(
+                String id,
+                String label,
+                String value,
+                List<Option> options,
+                Function<String, Edit> to) {
+            this(id, label, value, options, "", to);
         }
     }
 

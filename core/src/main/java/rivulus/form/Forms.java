@@ -32,6 +32,7 @@ public final class Forms {
     private final CastForms cast;
     private final RundownForms rundown;
     private final RigForms rig;
+    private final WayForms ways;
 
     /// The forms of a show whose templates are in the catalogue.
     public Forms(Show show, Catalogue catalogue) {
@@ -39,6 +40,7 @@ public final class Forms {
         cast = new CastForms(on);
         rundown = new RundownForms(on);
         rig = new RigForms(on);
+        ways = new WayForms(on);
     }
 
     /// The form of a part, by its key in the outline; empty where there is no such part any more.
@@ -69,6 +71,9 @@ public final class Forms {
                             .filter(lead -> lead.id().equals(id))
                             .findFirst()
                             .map(rig::of);
+            case "strips" -> show.rig().device(id).flatMap(rig::strips);
+            case "aims" -> ways.aims(id);
+            case "habits" -> Optional.of(ways.habits());
             case "checks" -> Optional.of(rundown.checks());
             default -> Optional.empty();
         };
@@ -129,6 +134,11 @@ public final class Forms {
                                 ears(),
                                 placing(),
                                 "stream · a track per voice"),
+                        section(
+                                "aims",
+                                "How loud, how soon",
+                                "music 12 under the voices on the stream",
+                                ways.rows()),
                         section("scenes", "Scenes", "scene Doors, 10 min", scenes()),
                         section("gear", "Gear", "2 dynamic microphones", devices()),
                         section("leads", "Leads", "mics > Show desk", leads()),
@@ -138,6 +148,7 @@ public final class Forms {
                                 mutes(),
                                 rundown.more(),
                                 "keys that somebody relies on"),
+                        section("habits", "How you like to work", "", List.of(ways.worked())),
                         section("checks", "How it is judged", "", List.of(judged()))));
     }
 
@@ -262,6 +273,15 @@ public final class Forms {
             rows.add(
                     new Outline.Row(
                             "device/" + device.id(), device.name(), String.join(", ", words)));
+            int channels = on.catalogue().get(device.template()).faders().size();
+            if (channels > 1)
+                rows.add(
+                        new Outline.Row(
+                                "strips/" + device.id(),
+                                device.name() + ", channels",
+                                device.strips().isEmpty()
+                                        ? "bear the names of what comes in"
+                                        : device.strips().size() + " written on"));
         }
         return rows;
     }

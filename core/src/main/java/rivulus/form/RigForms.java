@@ -6,16 +6,22 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
+import rivulus.disk.Worded;
 import rivulus.edit.Edit;
 import rivulus.gear.GearKind;
 import rivulus.gear.Port;
+import rivulus.gear.Power;
 import rivulus.gear.Template;
 import rivulus.leads.End;
+import rivulus.rig.Channel;
+import rivulus.rig.Channels;
 import rivulus.show.Cable;
 import rivulus.show.Device;
 import rivulus.show.Person;
 import rivulus.show.Place;
 import rivulus.show.Ref;
+import rivulus.show.Strip;
+import rivulus.show.Tape;
 
 /// Forms of machines, programs and leads.
 record RigForms(Ground on) {
@@ -55,6 +61,36 @@ record RigForms(Ground on) {
                             Ground.options(on.show().places(), Place::id, Place::name),
                             id -> on.parts().put(change, device.in(id))));
         }
+        List<Power.Source> feeds = kind.power().from();
+        if (feeds.size() > 1)
+            fields.add(
+                    choice(
+                            "power",
+                            "Runs from",
+                            device.power().map(Power.Source::word).orElse(""),
+                            "as usual: " + feeds.getFirst().word(),
+                            Ground.options(feeds),
+                            word ->
+                                    on.parts()
+                                            .put(
+                                                    change,
+                                                    device.poweredBy(
+                                                            Optional.ofNullable(
+                                                                    Worded.words(Power.Source.class)
+                                                                            .get(word))))));
+        List<Device> strips =
+                on.show().rig().devices().stream()
+                        .filter(d -> kind(d).power().mostWatts() > 0 && !d.id().equals(device.id()))
+                        .toList();
+        if (!strips.isEmpty() && feeds.contains(Power.Source.MAINS))
+            fields.add(
+                    choice(
+                            "outlet",
+                            "Plugged into",
+                            device.outlet(),
+                            "the wall",
+                            Ground.options(strips, Device::id, Device::name),
+                            id -> on.rig().plug(device, on.show().rig().device(id))));
         if (CastForms.isWorn(device, on.catalogue()))
             fields.add(
                     choice(
@@ -131,10 +167,17 @@ record RigForms(Ground on) {
                                                 .put(
                                                         "Change the lead " + words,
                                                         lead.toBuy(word.equals(BUY)))));
+        List<Field> all = new ArrayList<>(fields);
+        all.add(
+                tape(
+                        "tape",
+                        "Marked",
+                        lead.tape(),
+                        tape -> on.parts().put("Mark the lead " + words, lead.marked(tape))));
         return new Form(
                 "lead/" + lead.id(),
                 words,
-                fields,
+                all,
                 List.of(Deed.removal(() -> on.rig().unjoin(lead))));
     }
 
@@ -168,6 +211,58 @@ record RigForms(Ground on) {
                                         id.equals("from")
                                                 ? lead.between(Ref.of(ref), lead.to())
                                                 : lead.between(lead.from(), Ref.of(ref))));
+    }
+
+    /// A colour of tape, or none.
+    private static Field tape(
+            String id, String label, Optional<Tape> stands, Function<Optional<Tape>, Edit> to) {
+        return choice(
+                id,
+                label,
+                stands.map(Tape::word).orElse(""),
+                "no tape",
+                Ground.options(List.of(Tape.values())),
+                word -> to.apply(Optional.ofNullable(Worded.words(Tape.class).get(word))));
+    }
+
+    // Channels
+
+    /// What is written on the channels of a machine; empty where it has none.
+    Optional<Form> strips(Device device) {
+        List<Channel> channels = new Channels(on.show(), on.catalogue()).of(device);
+        if (channels.isEmpty()) return Optional.empty();
+        List<Field> fields = new ArrayList<>();
+        for (Channel channel : channels) {
+            Strip written = device.strip(channel.fader());
+            String change = "Write on " + channel.label() + " of " + device.name();
+            fields.add(
+                    new Field.Text(
+                            channel.fader() + ".name",
+                            channel.label(),
+                            written.name(),
+                            channel.carries().isEmpty() ? "nothing comes in" : channel.carries(),
+                            List.of(),
+                            typed ->
+                                    on.parts()
+                                            .put(
+                                                    change,
+                                                    device.withStrip(
+                                                            channel.fader(),
+                                                            written.named(Ground.words(typed))))));
+            fields.add(
+                    tape(
+                            channel.fader() + ".tape",
+                            "",
+                            written.tape(),
+                            tape ->
+                                    on.parts()
+                                            .put(
+                                                    change,
+                                                    device.withStrip(
+                                                            channel.fader(), written.in(tape)))));
+        }
+        return Optional.of(
+                new Form("strips/" + device.id(), device.name() + ", channels", fields, List.of()));
     }
 
     private Optional<Port> port(Ref ref) {

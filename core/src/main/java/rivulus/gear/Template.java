@@ -57,6 +57,11 @@ public record Template(
         return Keyed.find(knobs, knob);
     }
 
+    /// Its faders, one for each channel.
+    public List<Knob> faders() {
+        return knobs.stream().filter(knob -> knob.role() == Knob.Role.FADER).toList();
+    }
+
     /// The picker of that id.
     public Optional<Picker> picker(String picker) {
         return Keyed.find(pickers, picker);

@@ -276,6 +276,7 @@ final class InputRows implements Intake.Rows {
                         new Ref(mixer.id(), channel.id()),
                         metres,
                         false,
+                        Optional.empty(),
                         Extras.NONE));
         show = show.withRig(show.rig().with(show.rig().devices(), cables));
         return true;

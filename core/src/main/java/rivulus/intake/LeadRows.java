@@ -5,7 +5,6 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import rivulus.disk.Extras;
 import rivulus.gear.Catalogue;
 import rivulus.gear.Leads;
 import rivulus.gear.Port;
@@ -171,13 +170,10 @@ final class LeadRows implements Intake.Rows {
     /// The lead between two named ports, or by the best free ones.
     private Cable cable(Named from, Named to) throws Intake.Refusal {
         if (from.port().isPresent() && to.port().isPresent())
-            return new Cable(
+            return Cable.of(
                     Joiner.freeCable(show, 0),
                     new Ref(from.device().id(), from.port().get().id()),
-                    new Ref(to.device().id(), to.port().get().id()),
-                    0,
-                    false,
-                    Extras.NONE);
+                    new Ref(to.device().id(), to.port().get().id()));
         return way(from, to)
                 .or(() -> way(to, from))
                 .map(way -> way.leads().getFirst().cable())

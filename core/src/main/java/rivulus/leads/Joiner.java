@@ -262,6 +262,7 @@ public final class Joiner {
                         to,
                         0,
                         !owned,
+                        Optional.empty(),
                         Extras.NONE);
         List<Cable> cables = new ArrayList<>(grown.leads().stream().map(l -> l.cable()).toList());
         cables.add(cable);

@@ -15,6 +15,7 @@ import rivulus.leads.LeadReport;
 import rivulus.leads.Survey;
 import rivulus.show.Cable;
 import rivulus.show.Device;
+import rivulus.show.Habit;
 import rivulus.show.Show;
 
 /// What ends every ring of grounds for least cost: leads joined another way that keeps grounds
@@ -43,6 +44,8 @@ public record HumPlan(
         Show after) {
     private static final int MOST_BATTERIES = 8;
     private static final int BATTERY_COST = 1;
+    /// Where somebody wants transformers first: more than any of them.
+    private static final int UNWANTED_BATTERY_COST = 500;
     private static final int CANNOT = 1000;
 
     public HumPlan {
@@ -85,6 +88,7 @@ public record HumPlan(
         private final Catalogue catalogue;
         private final Leads kinds;
         private final Map<String, Integer> costs = new HashMap<>();
+        private final int batteryCost;
         private List<Device> least = List.of();
         private List<Ring> toIsolate = List.of();
         private int cost = Integer.MAX_VALUE;
@@ -93,6 +97,10 @@ public record HumPlan(
             this.show = show;
             this.catalogue = catalogue;
             this.kinds = kinds;
+            batteryCost =
+                    show.habits().says(Habit.HUM, "isolation")
+                            ? UNWANTED_BATTERY_COST
+                            : BATTERY_COST;
         }
 
         HumPlan plan() {
@@ -138,7 +146,7 @@ public record HumPlan(
             for (int b = 0; b < batteries.size(); b++)
                 if ((chosen >> b & 1) == 1) run.add(batteries.get(b));
             List<Ring> rings = Grounds.rings(survey(run(run)), this::costOf);
-            int total = run.size() * BATTERY_COST;
+            int total = run.size() * batteryCost;
             for (Ring ring : rings) total += costOf(ring.lead());
             boolean fewer = run.size() + rings.size() < least.size() + toIsolate.size();
             if (total < cost || total == cost && fewer) {

@@ -11,6 +11,7 @@ import rivulus.check.Finding;
 import rivulus.check.Proof;
 import rivulus.check.SceneProof;
 import rivulus.rule.Rules;
+import rivulus.show.Aim;
 import rivulus.show.Limit;
 import rivulus.show.Wish;
 import rivulus.words.Severity;
@@ -96,7 +97,7 @@ final class Trial {
             SceneProof then = after.scene(scene.scene().id()).orElseThrow();
             if (then == scene || leftOut.contains(scene.scene().id())) continue;
             for (SceneProof.Heard cell : scene.all()) {
-                if (cell.standing().wish() != Wish.MUST) continue;
+                if (cell.standing().wish() != Wish.MUST || isAimed(scene, cell)) continue;
                 double was = cell.hearing().levelDb();
                 double is = then.of(cell.ear().id(), cell.source().id()).hearing().levelDb();
                 if (was > limits.get(Limit.FAINT) && is < was - limits.get(Limit.REMEDY_LOSS))
@@ -104,6 +105,15 @@ final class Trial {
             }
         }
         return false;
+    }
+
+    /// How loud it should be is told by a rule of its own.
+    private static boolean isAimed(SceneProof scene, SceneProof.Heard cell) {
+        return scene.aims(Aim.Kind.UNDER).stream()
+                .anyMatch(
+                        aim ->
+                                aim.ear().equals(cell.ear().id())
+                                        && aim.source().equals(cell.source().id()));
     }
 
     /// Whether what is meant is ended or minor, of its kind there is less, and nothing serious is

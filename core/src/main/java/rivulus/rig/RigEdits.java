@@ -333,6 +333,7 @@ public final class RigEdits {
                                         here ? cable.to() : ref,
                                         cable.metres(),
                                         cable.toBuy(),
+                                        cable.tape(),
                                         cable.extras()));
     }
 

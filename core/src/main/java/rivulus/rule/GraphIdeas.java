@@ -31,7 +31,8 @@ final class GraphIdeas {
 
     /// Every setting that closes one of the strongest ways of what is heard.
     List<Idea> closers(Finding finding) {
-        return settings(closers(finding.live().positions(), wayLegs(finding), finding));
+        return settings(
+                closers(finding.live().positions(), wayLegs(finding, WAYS_CLOSED), finding));
     }
 
     /// The nearest openings for what is not heard.
@@ -70,13 +71,46 @@ final class GraphIdeas {
         return settings(steps);
     }
 
+    /// Every level on the strongest way of what is heard turned by so much.
+    ///
+    /// @param db up, or, negative, down
+    List<Idea> turned(Finding finding, double db) {
+        Positions positions = finding.live().positions();
+        List<Map<Ref, Setting>> steps = new ArrayList<>();
+        for (Leg leg : wayLegs(finding, 1))
+            for (Leg.Govern govern : leg.governors()) {
+                KnobUse use = finding.live().graph().knobs().get(govern.knob());
+                boolean stands = positions.get(govern.knob()) instanceof Setting.Level;
+                if (!stands || !(use.knob() instanceof Knob.Level level)) continue;
+                double now = ((Setting.Level) positions.get(govern.knob())).db();
+                double step = Math.max(level.stepDb(), 0.5);
+                Setting to = new Setting.Level(Math.rint((now + db) / step) * step);
+                if (level.takes(to)) steps.add(Map.of(use.ref(), to));
+            }
+        return settings(steps);
+    }
+
+    /// Every tap on the strongest way of what is heard, set otherwise.
+    List<Idea> otherTaps(Finding finding) {
+        Positions positions = finding.live().positions();
+        List<Map<Ref, Setting>> steps = new ArrayList<>();
+        for (Leg leg : wayLegs(finding, 1))
+            for (Leg.Govern govern : leg.governors()) {
+                KnobUse use = finding.live().graph().knobs().get(govern.knob());
+                if (use.knob().role() == Knob.Role.TAP)
+                    for (Setting other : use.knob().others(positions.get(govern.knob())))
+                        steps.add(Map.of(use.ref(), other));
+            }
+        return settings(steps);
+    }
+
     private static List<Idea> settings(List<Map<Ref, Setting>> steps) {
         return steps.stream().<Idea>map(Idea.Settings::new).toList();
     }
 
-    private static List<Leg> wayLegs(Finding finding) {
+    private static List<Leg> wayLegs(Finding finding, int ways) {
         return Ways.of(finding.live())
-                .strongest(finding.source().orElseThrow(), finding.ear().orElseThrow(), WAYS_CLOSED)
+                .strongest(finding.source().orElseThrow(), finding.ear().orElseThrow(), ways)
                 .stream()
                 .flatMap(way -> way.legs().stream())
                 .distinct()
@@ -106,7 +140,7 @@ final class GraphIdeas {
     private static List<Map<Ref, Setting>> raisers(Finding finding) {
         Positions positions = finding.live().positions();
         List<Map<Ref, Setting>> steps = new ArrayList<>();
-        for (Leg leg : wayLegs(finding)) {
+        for (Leg leg : wayLegs(finding, WAYS_CLOSED)) {
             for (Leg.Govern govern : leg.governors()) {
                 KnobUse use = finding.live().graph().knobs().get(govern.knob());
                 boolean low =

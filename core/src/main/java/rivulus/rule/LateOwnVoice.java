@@ -11,13 +11,15 @@ import rivulus.hearing.Arrival;
 import rivulus.hearing.OwnVoice;
 import rivulus.hearing.Ways;
 import rivulus.show.Ear;
+import rivulus.show.Habit;
 import rivulus.show.Limit;
 import rivulus.show.Limits;
 import rivulus.show.Names;
 import rivulus.words.Severity;
 import rivulus.words.Words;
 
-/// A talker in the show's own rooms who hears their own voice late.
+/// A talker in the show's own rooms who hears their own voice late. Where they like to hear
+/// themselves through a computer, from the worse line on.
 final class LateOwnVoice implements Rule {
     @Override
     public String id() {
@@ -29,7 +31,12 @@ final class LateOwnVoice implements Rule {
         List<Finding.Draft> findings = new ArrayList<>();
         for (SceneProof.Heard cell : scene.all()) {
             if (!isOwnVoice(cell) || Echo.isCaller(cell)) continue;
-            late(cell, limits).ifPresent(late -> findings.add(finding(scene, cell, late, limits)));
+            Limit from =
+                    scene.show().habits().says(Habit.OWN_VOICE, "computer")
+                            ? Limit.OWN_VOICE_BAD
+                            : Limit.OWN_VOICE;
+            late(cell, limits, from)
+                    .ifPresent(late -> findings.add(finding(scene, cell, late, limits)));
         }
         return findings;
     }
@@ -39,9 +46,9 @@ final class LateOwnVoice implements Rule {
         return cell.ear().kind() == Ear.Kind.PERSON && cell.ear().of().equals(cell.source().id());
     }
 
-    private static Optional<Arrival> late(SceneProof.Heard cell, Limits limits) {
+    private static Optional<Arrival> late(SceneProof.Heard cell, Limits limits, Limit least) {
         double level = limits.get(Limit.OWN_VOICE_LEVEL);
-        double from = limits.get(Limit.OWN_VOICE);
+        double from = limits.get(least);
         return cell.hearing().arrivals().stream()
                 .filter(a -> a.levelDb() > level && a.ms() >= from)
                 .max(Comparator.comparingDouble(Arrival::levelDb));

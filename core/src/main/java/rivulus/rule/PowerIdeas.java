@@ -111,7 +111,8 @@ final class PowerIdeas {
     }
 
     private Cable bought(int nth, Ref from, Ref to, double metres) {
-        return new Cable(Joiner.freeCable(show, nth), from, to, metres, true, Extras.NONE);
+        return new Cable(
+                Joiner.freeCable(show, nth), from, to, metres, true, Optional.empty(), Extras.NONE);
     }
 
     /// The strip itself, or what hangs on it, into the wall.

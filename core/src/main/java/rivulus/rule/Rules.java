@@ -28,6 +28,8 @@ public final class Rules implements Judge {
                     new Leak(),
                     new Mute(),
                     new Doubled(),
+                    new Balance(),
+                    new LateForWish(),
                     // leads
                     new LeadRule(Fault.Kind.SPEAKER_TO_LINE, Workshop::rejoined),
                     new LeadRule(Fault.Kind.CONNECTOR, Workshop::rejoined),
@@ -57,7 +59,11 @@ public final class Rules implements Judge {
                     // the rest
                     new Shortages(),
                     new UnusedGain(),
-                    new SoloHeard());
+                    new SoloHeard(),
+                    // how one likes to work
+                    new TrackTaps(),
+                    new StreamMix(),
+                    new SecondMixers());
 
     private static final Map<String, Rule> BY_ID =
             ALL.stream().collect(Collectors.toMap(Rule::id, Function.identity()));

@@ -19,6 +19,7 @@ import rivulus.leads.Joining;
 import rivulus.leads.LeadReport;
 import rivulus.leads.Survey;
 import rivulus.show.Device;
+import rivulus.show.Habit;
 import rivulus.show.Ref;
 import rivulus.show.Rig;
 import rivulus.show.Show;
@@ -177,10 +178,18 @@ public final class Workshop {
 
     // Leads and grounds
 
-    /// A transformer or light first; then a battery, where one of the machines has one; then one
-    /// strip for both.
+    /// A transformer or light, and a battery, where one of the machines has one: which first is a
+    /// matter of how one likes to work; then one strip for both.
     List<Idea> unearthed(LeadReport lead) {
         List<Idea> fixes = new ArrayList<>(rejoined(lead, true));
+        boolean batteriesFirst = show.habits().says(Habit.HUM, "battery");
+        fixes.addAll(batteriesFirst ? 0 : fixes.size(), fromBatteries());
+        commonStrip(lead).ifPresent(fixes::add);
+        return fixes;
+    }
+
+    private List<Idea> fromBatteries() {
+        List<Idea> fixes = new ArrayList<>();
         for (Device device : show.rig().devices()) {
             Power power = survey.template(device).power();
             boolean plugged = power.earthed() && survey.runsOn(device) == Power.Source.MAINS;
@@ -190,7 +199,6 @@ public final class Workshop {
                             "Run %s from its battery.".formatted(device.name()),
                             device.poweredBy(Power.Source.BATTERY)));
         }
-        commonStrip(lead).ifPresent(fixes::add);
         return fixes;
     }
 

@@ -164,7 +164,7 @@ record Fitting(Show show, Catalogue shipped) {
 
     private Show joined(Ref here, Ref there) {
         List<Cable> cables = new ArrayList<>(show.rig().cables());
-        cables.add(new Cable(Joiner.freeCable(show, 0), here, there, 0, false, Extras.NONE));
+        cables.add(Cable.of(Joiner.freeCable(show, 0), here, there));
         return show.withRig(show.rig().with(show.rig().devices(), cables));
     }
 

@@ -5,20 +5,15 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import rivulus.disk.Extras;
 import rivulus.gear.Catalogue;
-import rivulus.hearing.Tracer;
 import rivulus.rig.Points;
+import rivulus.rig.Probes;
 import rivulus.show.Ear;
 import rivulus.show.Limit;
 import rivulus.show.Limits;
 import rivulus.show.Ref;
 import rivulus.show.Show;
 import rivulus.show.Source;
-import rivulus.signal.Compiler;
-import rivulus.signal.LiveGraph;
-import rivulus.signal.Positions;
-import rivulus.signal.SignalGraph;
 
 /// Where something could listen, found by listening: every point of the rig where sound ends is
 /// given an ear, and what it hears decides.
@@ -31,7 +26,7 @@ public final class Listening {
     private final Show show;
     private final Catalogue shipped;
     private final List<Ref> points;
-    private Tracer probes;
+    private Probes probes;
 
     /// Listening in a show whose templates are in the catalogue.
     public Listening(Show show, Catalogue catalogue) {
@@ -103,18 +98,7 @@ public final class Listening {
     }
 
     private double level(Ref at, String source) {
-        if (probes == null) probes = probes();
-        return probes.hearing(at.toString(), source).levelDb();
-    }
-
-    /// Every point with an ear at it, as the whole show stands.
-    private Tracer probes() {
-        List<Ear> ears = new ArrayList<>();
-        for (Ref at : points)
-            ears.add(new Ear(at.toString(), "", Ear.Kind.TRACK, "", List.of(at), Extras.NONE));
-        Show probed = show.withEars(ears);
-        SignalGraph graph = Compiler.compile(probed, shipped);
-        Positions positions = Positions.of(graph, probed, Show.untitled().scenes().getFirst());
-        return Tracer.of(LiveGraph.of(graph, positions));
+        if (probes == null) probes = new Probes(show, shipped, points);
+        return probes.levelDb(at, source);
     }
 }

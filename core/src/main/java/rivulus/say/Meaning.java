@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import rivulus.gear.Template;
+import rivulus.show.Aim;
 import rivulus.show.Ear;
 import rivulus.show.Loudness;
 import rivulus.show.Names;
@@ -222,13 +223,8 @@ public sealed interface Meaning {
 
         @Override
         public List<String> words(Show show) {
-            List<String> who =
-                    ears.stream().flatMap(id -> show.ear(id).stream()).map(Names::of).toList();
-            List<String> whom =
-                    sources.stream()
-                            .flatMap(id -> show.cast().source(id).stream())
-                            .map(Names::of)
-                            .toList();
+            List<String> who = earNames(show, ears);
+            List<String> whom = sourceNames(show, sources);
             List<String> words =
                     new ArrayList<>(
                             List.of(
@@ -242,12 +238,54 @@ public sealed interface Meaning {
         }
     }
 
+    /// How loud or how soon sources are wanted.
+    ///
+    /// @param ears the ids of who is meant
+    /// @param sources the ids of what they hear
+    /// @param figure in the unit of the kind
+    /// @param scene the id of the scene it holds in; empty for all
+    record Aims(List<String> ears, List<String> sources, Aim.Kind kind, double figure, String scene)
+            implements Meaning {
+        public Aims {
+            ears = List.copyOf(ears);
+            sources = List.copyOf(sources);
+        }
+
+        @Override
+        public List<String> words(Show show) {
+            String figure =
+                    switch (kind) {
+                        case UNDER -> Words.db(this.figure) + " under the voices";
+                        case WITHIN -> "within " + Words.ms(this.figure);
+                    };
+            List<String> words =
+                    new ArrayList<>(
+                            List.of(
+                                    "%s hears %s %s"
+                                            .formatted(
+                                                    Words.sentence(
+                                                            Words.list(earNames(show, ears))),
+                                                    Words.list(sourceNames(show, sources)),
+                                                    figure)));
+            show.scene(scene).ifPresent(in -> words.add("in " + in.name()));
+            return words;
+        }
+    }
+
     /// Nothing that was understood.
     record Nothing() implements Meaning {
         @Override
         public List<String> words(Show show) {
             return List.of("nothing");
         }
+    }
+
+    private static List<String> earNames(Show show, List<String> ids) {
+        return ids.stream().flatMap(id -> show.ear(id).stream()).map(Names::of).toList();
+    }
+
+    private static List<String> sourceNames(Show show, List<String> ids) {
+        return ids.stream().flatMap(id -> show.cast().source(id).stream()).map(Names::of).toList();
     }
 
     private static String whereAt(Show show, String device) {

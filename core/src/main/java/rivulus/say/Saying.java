@@ -64,7 +64,12 @@ final class Saying {
                         MOST_NAMES);
         boolean wishes =
                 !clear.isEmpty()
-                        && clear.stream().allMatch(s -> s.meant() instanceof Meaning.Wishes);
+                        && clear.stream()
+                                .map(Said::meant)
+                                .allMatch(
+                                        meant ->
+                                                meant instanceof Meaning.Wishes
+                                                        || meant instanceof Meaning.Aims);
         String chosen =
                 after.ears().size() > before.ears().size() ? after.ears().getLast().id() : "";
         return new Edit(
@@ -91,6 +96,7 @@ final class Saying {
                             new Ref(picks.program(), picks.picker()),
                             new Setting.Choice(picks.option()));
             case Meaning.Wishes wishes -> wished(to, wishes);
+            case Meaning.Aims aims -> aimed(to, aims);
             case Meaning.Nothing _ -> to;
         };
     }
@@ -196,6 +202,16 @@ final class Saying {
                         new LinkedHashMap<>(),
                         Extras.NONE));
         return to.withRundown(to.rundown().withScenes(scenes));
+    }
+
+    private static Show aimed(Show to, Meaning.Aims aims) {
+        Show with = to;
+        for (String ear : aims.ears())
+            for (String source : aims.sources())
+                with =
+                        with.aiming(
+                                ear, source, aims.scene(), aims.kind(), Optional.of(aims.figure()));
+        return with;
     }
 
     private static Show wished(Show to, Meaning.Wishes wishes) {

@@ -2,10 +2,14 @@ package rivulus.show;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
+import java.util.Set;
 
 /// Who must, may and must not hear whom: the defaults that follow from roles, and the exceptions.
 /// May be shared between threads.
 public final class Brief {
+    private static final Set<Role> ON_AIR = Set.of(Role.HOST, Role.GUEST, Role.INTERPRETER);
+
     private final Show show;
     private final Defaults defaults;
     private final List<Standing> lasting = new ArrayList<>();
@@ -98,11 +102,24 @@ public final class Brief {
             if (!row.fits(listener, source, own)) continue;
             boolean licensed =
                     source instanceof Playback plays && plays.licensed().contains(ear.kind());
+            if (own && row.wish() == Wish.MAY) return ownVoice(source, row);
             return licensed && row.wish() == Wish.MUST_NOT
                     ? new Standing(Wish.MAY, "It is licensed for that.", false)
                     : new Standing(row.wish(), row.why(), false);
         }
         return new Standing(Wish.MAY, "Nothing is said about it.", false);
+    }
+
+    /// Whether people on air hear themselves is a matter of how one likes to work.
+    private Standing ownVoice(Source source, Default row) {
+        Optional<Habit.Way> said = show.habits().of(Habit.OWN_VOICE);
+        boolean onAir = source instanceof Person person && ON_AIR.contains(person.role());
+        if (said.isEmpty() || !onAir) return new Standing(row.wish(), row.why(), false);
+        return new Standing(
+                said.get().word().equals("none") ? Wish.MUST_NOT : Wish.MUST,
+                "%s %s, as the show has it."
+                        .formatted(Habit.OWN_VOICE.about(), said.get().phrase()),
+                false);
     }
 
     /// A wish with its reason.

@@ -1,20 +1,34 @@
 package rivulus.show;
 
+import java.util.Optional;
 import rivulus.disk.Extras;
 
 /// A lead between two ports. A headset or network lead carries sound both ways.
 ///
 /// @param metres how long it is; 0 where nobody has said
 /// @param toBuy whether it has still to be bought
-public record Cable(String id, Ref from, Ref to, double metres, boolean toBuy, Extras extras) {
+/// @param tape what marks it at both ends, if anything
+public record Cable(
+        String id,
+        Ref from,
+        Ref to,
+        double metres,
+        boolean toBuy,
+        Optional<Tape> tape,
+        Extras extras) {
+    /// A lead that is there, of no known length.
+    public static Cable of(String id, Ref from, Ref to) {
+        return new Cable(id, from, to, 0, false, Optional.empty(), Extras.NONE);
+    }
+
     /// The same lead of another length.
     public Cable ofLength(double newMetres) {
-        return new Cable(id, from, to, newMetres, toBuy, extras);
+        return new Cable(id, from, to, newMetres, toBuy, tape, extras);
     }
 
     /// The same lead, to be bought or owned.
     public Cable toBuy(boolean buy) {
-        return new Cable(id, from, to, metres, buy, extras);
+        return new Cable(id, from, to, metres, buy, tape, extras);
     }
 
     /// Whether one of its ends is that port.
@@ -29,6 +43,11 @@ public record Cable(String id, Ref from, Ref to, double metres, boolean toBuy, E
 
     /// The same lead between other ports.
     public Cable between(Ref newFrom, Ref newTo) {
-        return new Cable(id, newFrom, newTo, metres, toBuy, extras);
+        return new Cable(id, newFrom, newTo, metres, toBuy, tape, extras);
+    }
+
+    /// The same lead marked otherwise, or not at all.
+    public Cable marked(Optional<Tape> newTape) {
+        return new Cable(id, from, to, metres, toBuy, newTape, extras);
     }
 }

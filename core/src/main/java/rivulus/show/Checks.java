@@ -7,13 +7,15 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import rivulus.disk.Extras;
 
-/// How a show wants to be judged.
+/// How a show wants to be worked and judged.
 ///
 /// @param limits where the rules draw their lines
 /// @param silenced findings that somebody has looked at and does not want to be told again
-public record Checks(Limits limits, List<Silenced> silenced, Extras extras) {
+/// @param habits how one likes to work
+public record Checks(Limits limits, List<Silenced> silenced, Habits habits, Extras extras) {
     /// As everybody is judged.
-    public static final Checks USUAL = new Checks(Limits.USUAL, List.of(), Extras.NONE);
+    public static final Checks USUAL =
+            new Checks(Limits.USUAL, List.of(), Habits.UNSAID, Extras.NONE);
 
     public Checks {
         silenced = List.copyOf(silenced);
@@ -36,14 +38,19 @@ public record Checks(Limits limits, List<Silenced> silenced, Extras extras) {
 
     /// The same with lines drawn elsewhere.
     public Checks with(Limits newLimits) {
-        return new Checks(newLimits, silenced, extras);
+        return new Checks(newLimits, silenced, habits, extras);
+    }
+
+    /// The same, worked otherwise.
+    public Checks with(Habits newHabits) {
+        return new Checks(limits, silenced, newHabits, extras);
     }
 
     /// The same with one more finding that is not told, or another reason for it.
     public Checks silencing(String finding, String reason) {
         List<Silenced> all = new ArrayList<>(telling(finding).silenced());
         all.add(new Silenced(finding, reason, Extras.NONE));
-        return new Checks(limits, all, extras);
+        return new Checks(limits, all, habits, extras);
     }
 
     /// The same with a finding told again.
@@ -51,6 +58,7 @@ public record Checks(Limits limits, List<Silenced> silenced, Extras extras) {
         return new Checks(
                 limits,
                 silenced.stream().filter(one -> !one.finding().equals(finding)).toList(),
+                habits,
                 extras);
     }
 }

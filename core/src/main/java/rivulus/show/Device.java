@@ -14,6 +14,7 @@ import rivulus.gear.Setting;
 /// @param template the id of its template
 /// @param toBuy whether it has still to be bought
 /// @param knobs the knobs that somebody has touched; the others stand as the template says
+/// @param strips what is written on its channels, by the ids of their faders
 public record Device(
         String id,
         String name,
@@ -22,6 +23,7 @@ public record Device(
         Fed fed,
         boolean toBuy,
         SequencedMap<String, Setting> knobs,
+        SequencedMap<String, Strip> strips,
         Extras extras) {
     /// Where it is.
     ///
@@ -43,6 +45,7 @@ public record Device(
 
     public Device {
         knobs = Collections.unmodifiableSequencedMap(new LinkedHashMap<>(knobs));
+        strips = Collections.unmodifiableSequencedMap(new LinkedHashMap<>(strips));
     }
 
     /// A device as it comes, nowhere yet.
@@ -54,6 +57,7 @@ public record Device(
                 Where.NOWHERE,
                 Fed.AS_USUAL,
                 false,
+                new LinkedHashMap<>(),
                 new LinkedHashMap<>(),
                 Extras.NONE);
     }
@@ -70,6 +74,7 @@ public record Device(
                 parts.fed,
                 parts.toBuy,
                 parts.knobs,
+                parts.strips,
                 extras);
     }
 
@@ -81,6 +86,7 @@ public record Device(
         Fed fed;
         boolean toBuy;
         SequencedMap<String, Setting> knobs;
+        SequencedMap<String, Strip> strips;
 
         Parts(Device device) {
             name = device.name;
@@ -89,6 +95,7 @@ public record Device(
             fed = device.fed;
             toBuy = device.toBuy;
             knobs = device.knobs;
+            strips = device.strips;
         }
     }
 
@@ -127,6 +134,24 @@ public record Device(
     /// The same device with its knobs as given.
     public Device withKnobs(SequencedMap<String, Setting> turned) {
         return but(device -> device.knobs = turned);
+    }
+
+    /// What is written on the channel of a fader.
+    public Strip strip(String fader) {
+        return strips.getOrDefault(fader, Strip.BLANK);
+    }
+
+    /// The same device with something else written on a channel.
+    public Device withStrip(String fader, Strip strip) {
+        SequencedMap<String, Strip> written = new LinkedHashMap<>(strips);
+        if (strip.isBlank()) written.remove(fader);
+        else written.put(fader, strip);
+        return withStrips(written);
+    }
+
+    /// The same device with its channels written on as given.
+    public Device withStrips(SequencedMap<String, Strip> written) {
+        return but(device -> device.strips = written);
     }
 
     /// The same device as nobody has touched it.

@@ -31,6 +31,7 @@ public enum Limit implements Worded {
     COLOURS_BAD(4, "dB", 0, 60, "and is a problem within this ~"),
     SLAPS(15, "dB", 0, 60, "the same between 30 and 50 ms ~"),
     ECHOES(25, "dB", 0, 60, "the same over 50 ms ~"),
+    BALANCE(2, "dB", 0, 20, "what is wanted so far under the voices may be off by this ~"),
     LOOP_MARGIN(6, "dB", 0, 40, "a loop wants at least this margin (REFERENCE, feedback)"),
     REMEDY_LOSS(
             6.5,

@@ -7,26 +7,34 @@ import rivulus.gear.Keyed;
 /// graph changing.
 ///
 /// @param changes the brief: exceptions from the defaults that follow from roles
+/// @param aims how loud and how soon somebody is wanted
 /// @param mutes knobs that people reach for to silence something, and what they expect
-public record Rundown(List<WishChange> changes, List<Scene> scenes, List<MuteKey> mutes) {
+public record Rundown(
+        List<WishChange> changes, List<Aim> aims, List<Scene> scenes, List<MuteKey> mutes) {
     public Rundown {
         changes = List.copyOf(changes);
+        aims = List.copyOf(aims);
         scenes = Keyed.copyOf(scenes, Scene::id);
         mutes = List.copyOf(mutes);
     }
 
     /// The same with another brief.
     public Rundown withChanges(List<WishChange> newChanges) {
-        return new Rundown(newChanges, scenes, mutes);
+        return new Rundown(newChanges, aims, scenes, mutes);
+    }
+
+    /// The same with other aims.
+    public Rundown withAims(List<Aim> newAims) {
+        return new Rundown(changes, newAims, scenes, mutes);
     }
 
     /// The same with other mute keys.
     public Rundown withMutes(List<MuteKey> newMutes) {
-        return new Rundown(changes, scenes, newMutes);
+        return new Rundown(changes, aims, scenes, newMutes);
     }
 
     /// The same with other scenes.
     public Rundown withScenes(List<Scene> newScenes) {
-        return new Rundown(changes, newScenes, mutes);
+        return new Rundown(changes, aims, newScenes, mutes);
     }
 }

@@ -46,7 +46,7 @@ public record Show(
                 List.of(),
                 List.of(),
                 new Rig(List.of(), List.of(), List.of(), Extras.NONE),
-                new Rundown(List.of(), List.of(Scene.only()), List.of()),
+                new Rundown(List.of(), List.of(), List.of(Scene.only()), List.of()),
                 List.of(),
                 Checks.USUAL,
                 Extras.NONE);
@@ -97,6 +97,16 @@ public record Show(
     /// The brief: exceptions from the defaults that follow from roles.
     public List<WishChange> changes() {
         return rundown.changes();
+    }
+
+    /// How loud and how soon somebody is wanted.
+    public List<Aim> aims() {
+        return rundown.aims();
+    }
+
+    /// How one likes to work.
+    public Habits habits() {
+        return checks.habits();
     }
 
     /// The scenes, in their order.
@@ -244,6 +254,18 @@ public record Show(
                                                 && c.source().equals(source)
                                                 && c.scene().equals(scene)))
                         .toList());
+    }
+
+    /// The show with one aim in place of any other for the same; without it where it is not given.
+    ///
+    /// @param figure in the unit of the kind
+    public Show aiming(
+            String ear, String source, String scene, Aim.Kind kind, Optional<Double> figure) {
+        Aim aim = new Aim(ear, source, scene, kind, figure.orElse(0.0), "", Extras.NONE);
+        List<Aim> aims = new ArrayList<>(aims());
+        aims.removeIf(aim::replaces);
+        if (figure.isPresent()) aims.add(aim);
+        return withRundown(rundown.withAims(aims));
     }
 
     /// The show with one scene edited.

@@ -16,6 +16,7 @@ import rivulus.check.Verdict;
 import rivulus.disk.Extras;
 import rivulus.show.Checks;
 import rivulus.show.Ear;
+import rivulus.show.Habits;
 import rivulus.show.Limit;
 import rivulus.show.Limits;
 import rivulus.show.Show;
@@ -73,6 +74,7 @@ class DrawingsTest {
                                 new Checks(
                                         Limits.USUAL.with(Limit.DRAWN, 0),
                                         List.of(),
+                                        Habits.UNSAID,
                                         Extras.NONE)));
         SceneProof tales = coarse.scene("tales").orElseThrow();
         assertThat(Courses.toEar(tales, "maren", Demo.PROVER.catalogue()).ribbons())

@@ -23,10 +23,13 @@ import rivulus.disk.FileTrouble;
 import rivulus.disk.Json;
 import rivulus.disk.JsonText;
 import rivulus.gear.Setting;
+import rivulus.show.Aim;
 import rivulus.show.Cable;
 import rivulus.show.Cast;
 import rivulus.show.Device;
 import rivulus.show.Ear;
+import rivulus.show.Habit;
+import rivulus.show.Habits;
 import rivulus.show.Limits;
 import rivulus.show.Loudness;
 import rivulus.show.MuteKey;
@@ -37,6 +40,8 @@ import rivulus.show.Person;
 import rivulus.show.Playback;
 import rivulus.show.Rundown;
 import rivulus.show.Show;
+import rivulus.show.Strip;
+import rivulus.show.Tape;
 import rivulus.show.Wish;
 import rivulus.show.WishChange;
 
@@ -62,9 +67,16 @@ class DocumentTest {
         Device strip = Device.of("strip", "Strip", "outlet-strip").toBuy(true);
         List<Device> devices = new ArrayList<>(show.rig().devices());
         devices.set(0, devices.getFirst().pluggedInto("strip"));
+        devices.replaceAll(
+                device ->
+                        device.id().equals("desk")
+                                ? device.withStrip(
+                                        "mic1.fader",
+                                        Strip.BLANK.named("Maren").in(Optional.of(Tape.RED)))
+                                : device);
         devices.add(strip);
         List<Cable> cables = new ArrayList<>(show.rig().cables());
-        cables.set(0, cables.getFirst().toBuy(true));
+        cables.set(0, cables.getFirst().toBuy(true).marked(Optional.of(Tape.BLUE)));
         List<Owned> stock = List.of(new Owned("XLR lead", 5, 4, Extras.NONE));
         MuteKey key = show.mutes().getFirst();
         MuteKey excepted =
@@ -84,15 +96,26 @@ class DocumentTest {
                         Wish.MAY,
                         "for once",
                         Extras.NONE);
+        Aim aim =
+                new Aim(
+                        once.ear(),
+                        once.source(),
+                        once.scene(),
+                        Aim.Kind.UNDER,
+                        12,
+                        "so that one can talk",
+                        Extras.NONE);
         String own = "{\"template\": \"own\", \"name\": \"Own\", \"kind\": \"desk\"}";
         List<Person> people = new ArrayList<>(show.cast().people());
         people.set(0, people.getFirst().many(12).talking(Loudness.LOUDLY));
         List<Playback> playback = new ArrayList<>(show.cast().playback());
         playback.set(0, playback.getFirst().licensed(List.of(Ear.Kind.ON_DEMAND)));
-        return show.withRig(show.rig().with(devices, cables).withStock(stock))
+        return show.withChecks(show.checks().with(Habits.UNSAID.with(Habit.TAPS, "post")))
+                .withRig(show.rig().with(devices, cables).withStock(stock))
                 .on(new Occasion("1 December", "Bring tea."))
                 .withCast(new Cast(people, playback, show.cast().extras()))
-                .withRundown(new Rundown(List.of(once), show.scenes(), List.of(excepted)))
+                .withRundown(
+                        new Rundown(List.of(once), List.of(aim), show.scenes(), List.of(excepted)))
                 .withTemplates(List.of(Templates.parseOwn(own, "own")));
     }
 
@@ -110,7 +133,7 @@ class DocumentTest {
 
     private static void walk(Object value, Set<String> parts, Set<String> said) throws Exception {
         switch (value) {
-            case Extras _, Limits _, Setting _, OwnTemplate _ -> {}
+            case Extras _, Limits _, Habits _, Setting _, OwnTemplate _ -> {}
             case Collection<?> all -> {
                 for (Object one : all) walk(one, parts, said);
             }
@@ -141,6 +164,7 @@ class DocumentTest {
             case Double number -> number != 0;
             case Integer number -> number != 0;
             case Boolean truth -> truth;
+            case Habits habits -> !habits.said().isEmpty();
             case Limits limits -> !limits.changed().isEmpty();
             default -> true;
         };

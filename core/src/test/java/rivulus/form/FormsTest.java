@@ -27,6 +27,7 @@ import rivulus.gear.Setting;
 import rivulus.show.Limit;
 import rivulus.show.Ref;
 import rivulus.show.Show;
+import rivulus.show.Tape;
 
 /// Every part of a show has a form, and every answer leaves a sound show.
 class FormsTest {
@@ -73,6 +74,40 @@ class FormsTest {
                             .apply(answer.isEmpty() ? List.of() : List.of(answer.split(" ")))
                             .after();
         };
+    }
+
+    @Test
+    void channelsBearTheNameOfWhatComesInUntilSomebodyWritesOnThem() {
+        Form strips = form(LANTERN, "strips/desk");
+        assertThat(strips.fields())
+                .filteredOn(field -> field.id().endsWith(".name"))
+                .map(field -> field.label() + ": " + ((Field.Text) field).hint())
+                .startsWith("MIC 1: Maren", "MIC 2: Ivo")
+                .contains("PHONE: Bram", "PADS: Cue pads", "USB 1 chat: Nadia");
+        Show written = answered(LANTERN, "strips/desk", "mic1.fader.name", "Host");
+        assertThat(written.rig().device("desk").orElseThrow().strip("mic1.fader").name())
+                .isEqualTo("Host");
+        Show taped = answered(LANTERN, "strips/desk", "mic1.fader.tape", "blue");
+        assertThat(taped.rig().device("desk").orElseThrow().strip("mic1.fader").tape())
+                .contains(Tape.BLUE);
+        assertThat(answered(written, "strips/desk", "mic1.fader.name", "")).isEqualTo(LANTERN);
+        assertThat(new Forms(LANTERN, CATALOGUE).form("strips/ivo-mic")).isEmpty();
+    }
+
+    @Test
+    void anAimIsTakenAwayByABlankAndGoesAlongWithItsEar() {
+        Show aimed = answered(LANTERN, "aims/stream/cue-pads", "under", "10");
+        assertThat(answered(aimed, "aims/stream/cue-pads", "under", " ")).isEqualTo(LANTERN);
+        assertThat(done(aimed, "ear/stream", Deed.REMOVE).aims()).isEmpty();
+        assertThat(form(aimed, "aims/stream/cue-pads/doors").fields())
+                .extracting(Field::label)
+                .containsExactly(
+                        "Under the voices, dB",
+                        "Under the voices in Doors, dB",
+                        "Not later than, ms",
+                        "Not later than in Doors, ms");
+        for (String nothing : List.of("aims/stream", "aims/nobody/maren", "aims/stream/nobody"))
+            assertThat(new Forms(LANTERN, CATALOGUE).form(nothing)).isEmpty();
     }
 
     private static Show done(Show show, String key, String deed) {
@@ -134,6 +169,11 @@ class FormsTest {
                 "device/ivo-mic|toBuy|buy|rig.devices.ivo-mic.toBuy=true",
                 "lead/c02|to|desk/mic4|rig.cables.c02.to=desk/mic4",
                 "lead/c02|metres|4.5|rig.cables.c02.metres=4.5",
+                "lead/c02|tape|red|rig.cables.c02.tape=red",
+                "device/cue-laptop|power|battery|rig.devices.cue-laptop.power=battery",
+                "aims/stream/cue-pads|under|10,5|aims.stream cue-pads.under=10.5",
+                "aims/nadia/maren/tales|within-tales|250|aims.nadia maren tales.within=250",
+                "habits/show|taps|post|checks.habits.taps=post",
                 "checks/show|own-voice|20|checks.limits.own-voice=20",
                 "show/show|title|The tide-table talk|title=The tide-table talk",
             })

@@ -31,6 +31,13 @@ final class Written {
     private static boolean is(Object item, String name) {
         return item instanceof Map<?, ?> map
                 && (name.equals(map.get("id"))
-                        || name.equals(map.get("from") + " " + map.get("to")));
+                        || name.equals(map.get("from") + " " + map.get("to"))
+                        || name.equals(map.get("ear") + " " + map.get("source"))
+                        || name.equals(
+                                "%s %s %s"
+                                        .formatted(
+                                                map.get("ear"),
+                                                map.get("source"),
+                                                map.get("scene"))));
     }
 }

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.HashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
@@ -28,6 +29,7 @@ class JoinerProperties {
                             cable.from(),
                             cable.metres(),
                             cable.toBuy(),
+                            Optional.empty(),
                             Extras.NONE);
             LeadReport there = reader.read(cable);
             LeadReport back = reader.read(turned);

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Optional;
 import java.util.SequencedMap;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -30,7 +31,14 @@ class LeadReaderTest {
     private static LeadReport read(
             String from, String out, String to, String in, boolean phantom, double metres) {
         Cable cable =
-                new Cable("c", new Ref("a", out), new Ref("b", in), metres, false, Extras.NONE);
+                new Cable(
+                        "c",
+                        new Ref("a", out),
+                        new Ref("b", in),
+                        metres,
+                        false,
+                        Optional.empty(),
+                        Extras.NONE);
         Show show =
                 Show.untitled()
                         .withRig(
@@ -172,7 +180,15 @@ class LeadReaderTest {
     private static LeadReport own(String kind, String out, String to, String in) throws Exception {
         var template = Templates.parse(kind, "own.json");
         var catalogue = Templates.shipped().with(List.of(template));
-        Cable cable = new Cable("c", new Ref("a", out), new Ref("b", in), 3, false, Extras.NONE);
+        Cable cable =
+                new Cable(
+                        "c",
+                        new Ref("a", out),
+                        new Ref("b", in),
+                        3,
+                        false,
+                        Optional.empty(),
+                        Extras.NONE);
         Show show =
                 Show.untitled()
                         .withRig(

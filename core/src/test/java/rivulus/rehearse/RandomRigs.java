@@ -65,7 +65,7 @@ final class RandomRigs {
             if (!kind.loops() && from >= to) continue;
             Ref out = new Ref("d" + from, random.nextBoolean() ? "a" : "b");
             Ref in = new Ref("d" + to, random.nextBoolean() ? "x" : "y");
-            cables.add(new Cable("c" + c, out, in, 0, false, Extras.NONE));
+            cables.add(Cable.of("c" + c, out, in));
         }
         Playback source =
                 new Playback(

@@ -19,6 +19,7 @@ import rivulus.file.ShowFile;
 import rivulus.file.Templates;
 import rivulus.remedy.Remedies;
 import rivulus.show.Checks;
+import rivulus.show.Habits;
 import rivulus.show.Limit;
 import rivulus.show.Limits;
 import rivulus.show.Show;
@@ -29,7 +30,7 @@ class RulesTest {
 
     private static Show with(Limit limit, double value) {
         return LANTERN.withChecks(
-                new Checks(Limits.USUAL.with(limit, value), List.of(), Extras.NONE));
+                new Checks(Limits.USUAL.with(limit, value), List.of(), Habits.UNSAID, Extras.NONE));
     }
 
     private static Show without(String finding) {
@@ -37,6 +38,7 @@ class RulesTest {
                 new Checks(
                         Limits.USUAL,
                         List.of(new Checks.Silenced(finding, "it is meant so", Extras.NONE)),
+                        Habits.UNSAID,
                         Extras.NONE));
     }
 
