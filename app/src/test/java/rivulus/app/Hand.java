@@ -254,6 +254,11 @@ final class Hand implements AutoCloseable {
                 });
     }
 
+    /// Every node that a selector finds.
+    List<Node> all(String selector) {
+        return onFx(() -> List.copyOf(window.scene().getRoot().lookupAll(selector)));
+    }
+
     /// The visible node with that text.
     Node withText(String text) {
         return onFx(

@@ -26,6 +26,7 @@ import rivulus.file.Templates;
 import rivulus.gear.Setting;
 import rivulus.remedy.Remedy;
 import rivulus.search.Found;
+import rivulus.show.Cable;
 import rivulus.show.Device;
 import rivulus.show.Ref;
 import rivulus.show.Rig;
@@ -293,17 +294,12 @@ class ReliabilityTest {
                                                             .with(
                                                                     before.rig().devices(),
                                                                     List.of(
-                                                                            new rivulus.show.Cable(
+                                                                            Cable.of(
                                                                                     "c",
                                                                                     Ref.of(
                                                                                             "desk/mic1"),
                                                                                     Ref.of(
-                                                                                            "desk/mic1"),
-                                                                                    0,
-                                                                                    false,
-                                                                                    rivulus.disk
-                                                                                            .Extras
-                                                                                            .NONE))))));
+                                                                                            "desk/mic1")))))));
             assertThat(hand.textIn("#panel")).contains("This cannot be done", "back into it");
             assertThat(hand.session().show().get()).isSameAs(before);
         }

@@ -4,21 +4,31 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Path;
 import java.util.Optional;
+import javafx.event.ActionEvent;
+import javafx.scene.Node;
 import javafx.scene.control.ComboBox;
+import javafx.scene.control.Labeled;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
+import javafx.scene.input.MouseButton;
+import javafx.scene.input.MouseEvent;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import rivulus.app.mixes.MixesStage;
 import rivulus.app.rig.RigStage;
+import rivulus.form.Option;
 import rivulus.gear.Power;
 import rivulus.gear.Template;
 import rivulus.show.Device;
-import rivulus.show.Place;
 import rivulus.show.Show;
+import rivulus.show.Tape;
 
 /// The stage *Rig* by mouse and keyboard. Long, since every test walks through one window.
 class RigStageTest {
+    private static final String NAME = "#device-form #field-name";
+    private static final String METRES = "#lead-form #field-metres";
+    private static final String REMOVE = "#device-form #deed-remove";
+
     @TempDir Path folder;
 
     private static Show show(Hand hand) {
@@ -69,13 +79,13 @@ class RigStageTest {
 
             hand.act(() -> hand.session().device().set(added.id()));
             assertThat(hand.textIn("#leads")).contains("Cue laptop");
-            hand.act(() -> ((TextField) hand.find("#device-name")).setText("Spare recorder"));
-            hand.focus("#device-name");
+            hand.act(() -> ((TextField) hand.find(NAME)).setText("Spare recorder"));
+            hand.focus(NAME);
             hand.press(KeyCode.ENTER);
             assertThat(show(hand).rig().device(added.id()).orElseThrow().name())
                     .isEqualTo("Spare recorder");
 
-            hand.focus("#remove-device");
+            hand.focus(REMOVE);
             hand.press(KeyCode.SPACE);
             assertThat(show(hand).rig().devices()).hasSameSizeAs(before.rig().devices());
             assertThat(show(hand).rig().cables()).noneMatch(c -> c.touches(added.id()));
@@ -89,6 +99,113 @@ class RigStageTest {
     private static void joinTo(Hand hand, String device) {
         var box = (ComboBox<Device>) hand.find("#join-to");
         box.setValue(show(hand).rig().device(device).orElseThrow());
+    }
+
+    /// Opens the first lead of the chosen device.
+    private static void openLead(Hand hand) {
+        hand.focus("#leads .lead-row .take-out");
+        hand.press(KeyCode.SPACE);
+    }
+
+    @SuppressWarnings("unchecked")
+    private static void choose(Hand hand, String field, String option) {
+        var box = (ComboBox<Option>) hand.find(field);
+        box.setValue(
+                box.getItems().stream()
+                        .filter(one -> one.id().equals(option))
+                        .findFirst()
+                        .orElseThrow());
+    }
+
+    @Test
+    void aLeadIsChosenInTheDrawingByMouseAndByKey() {
+        try (Hand hand = Hand.atDemo(folder)) {
+            hand.act(() -> hand.session().stage().set(RigStage.ID));
+            hand.focus("#box-desk");
+            hand.press(KeyCode.N);
+            String first = hand.session().joinings().lead().get();
+            assertThat(show(hand).rig().cables())
+                    .filteredOn(cable -> cable.id().equals(first))
+                    .allMatch(cable -> cable.touches("desk"));
+            assertThat(hand.session().device().get()).isEqualTo("desk");
+            assertThat(hand.find("#lead-form #field-metres").isVisible()).isTrue();
+            assertThat(hand.all("#rig .rig-lead.chosen")).hasSize(1);
+            hand.focus("#box-desk");
+            hand.press(KeyCode.N);
+            assertThat(hand.session().joinings().lead().get()).isNotEqualTo(first);
+            hand.act(() -> choose(hand, "#lead-form #field-tape", "yellow"));
+            String lead = hand.session().joinings().lead().get();
+            assertThat(show(hand).rig().cables())
+                    .filteredOn(cable -> cable.id().equals(lead))
+                    .allMatch(cable -> cable.tape().equals(Optional.of(Tape.YELLOW)));
+            hand.act(() -> hand.session().device().set("nadia-headset"));
+            assertThat(hand.session().joinings().lead().get()).isEmpty();
+            Node line = hand.all("#rig .lead-target").getFirst();
+            hand.act(
+                    () ->
+                            line.getOnMouseClicked()
+                                    .handle(
+                                            new MouseEvent(
+                                                    MouseEvent.MOUSE_CLICKED,
+                                                    0,
+                                                    0,
+                                                    0,
+                                                    0,
+                                                    MouseButton.PRIMARY,
+                                                    1,
+                                                    false,
+                                                    false,
+                                                    false,
+                                                    false,
+                                                    true,
+                                                    false,
+                                                    false,
+                                                    true,
+                                                    false,
+                                                    true,
+                                                    null)));
+            assertThat(hand.session().joinings().lead().get()).isNotEmpty();
+        }
+    }
+
+    @Test
+    void theDrawingIsMadeSmallerAndLargerAndThenHasMoreOrFewerColumns() {
+        try (Hand hand = Hand.atDemo(folder)) {
+            hand.act(() -> hand.session().stage().set(RigStage.ID));
+            double before = hand.find("#box-desk").getBoundsInParent().getWidth();
+            for (int i = 0; i < 4; i++) {
+                hand.focus("#rig-smaller");
+                hand.press(KeyCode.SPACE);
+            }
+            assertThat(((Labeled) hand.find("#rig-same")).getText()).isEqualTo("60\u202F%");
+            hand.focus("#box-desk");
+            hand.type("0");
+            assertThat(((Labeled) hand.find("#rig-same")).getText()).isEqualTo("100\u202F%");
+            assertThat(hand.find("#box-desk").getBoundsInParent().getWidth()).isEqualTo(before);
+            hand.focus("#box-desk");
+            hand.focus("#rig-larger");
+            hand.press(KeyCode.SPACE);
+            assertThat(((Labeled) hand.find("#rig-same")).getText()).isEqualTo("110\u202F%");
+        }
+    }
+
+    @Test
+    void channelsAreWrittenOnAndTheirKnobsBearIt() {
+        try (Hand hand = Hand.atDemo(folder)) {
+            hand.act(() -> hand.session().stage().set(RigStage.ID));
+            hand.act(() -> hand.session().device().set("desk"));
+            assertThat(hand.textIn("#knobs")).contains("Maren", "Cue pads");
+            hand.click("#channels-tab");
+            TextField name = (TextField) hand.find("#channels #field-mic2-fader-name");
+            hand.act(() -> name.setText("Guest"));
+            hand.act(() -> name.fireEvent(new ActionEvent()));
+            assertThat(show(hand).rig().device("desk").orElseThrow().strip("mic2.fader").name())
+                    .isEqualTo("Guest");
+            hand.click("#knobs-tab");
+            assertThat(hand.textIn("#knobs")).contains("Guest");
+            hand.act(() -> hand.session().device().set("ivo-mic"));
+            assertThat(hand.find("#channels-tab").isVisible()).isFalse();
+        }
     }
 
     @Test
@@ -108,8 +225,8 @@ class RigStageTest {
             hand.act(() -> hand.session().stage().set(RigStage.ID));
             hand.act(() -> hand.session().device().set("stream-tower"));
             hand.click("#gear-tab");
-            assertThat(hand.textIn("#leads")).contains("Goes with it:", "Stream");
-            hand.focus("#remove-device");
+            hand.focus(REMOVE);
+            assertThat(hand.textIn("#leads")).contains("What goes along:", "Stream");
             hand.press(KeyCode.SPACE);
             assertThat(show(hand).ear("stream").orElseThrow().isNowhere()).isTrue();
             hand.press(KeyCode.CONTROL, KeyCode.Z);
@@ -123,11 +240,12 @@ class RigStageTest {
             hand.act(() -> hand.session().stage().set(RigStage.ID));
             hand.act(() -> hand.session().device().set("small-recorder"));
             hand.click("#gear-tab");
-            hand.act(() -> ((TextField) hand.find("#leads .lead-row .text-field")).setText("40"));
-            hand.focus("#leads .lead-row .text-field");
+            openLead(hand);
+            hand.act(() -> ((TextField) hand.find(METRES)).setText("40"));
+            hand.focus(METRES);
             hand.press(KeyCode.ENTER);
             assertThat(hand.textIn("#leads")).contains("40 m is long");
-            hand.focus("#leads .take-out");
+            hand.focus("#lead-form #deed-remove");
             hand.press(KeyCode.SPACE);
             assertThat(show(hand).rig().cables()).noneMatch(c -> c.touches("small-recorder"));
             assertThat(hand.textIn("#leads")).contains("No lead is in it yet.");
@@ -180,7 +298,7 @@ class RigStageTest {
 
     @SuppressWarnings("unchecked")
     private static void power(Hand hand, Power.Source source) {
-        ((ComboBox<Power.Source>) hand.find("#device-power")).setValue(source);
+        choose(hand, "#device-form #field-power", source.word());
     }
 
     @Test
@@ -249,12 +367,10 @@ class RigStageTest {
             hand.act(() -> hand.session().device().set("small-recorder"));
             hand.click("#gear-tab");
             Show before = show(hand);
+            openLead(hand);
             for (String nonsense : new String[] {"far", "-3", "100000"}) {
-                hand.act(
-                        () ->
-                                ((TextField) hand.find("#leads .lead-row .text-field"))
-                                        .setText(nonsense));
-                hand.focus("#leads .lead-row .text-field");
+                hand.act(() -> ((TextField) hand.find(METRES)).setText(nonsense));
+                hand.focus(METRES);
                 hand.press(KeyCode.ENTER);
                 assertThat(show(hand)).isEqualTo(before);
             }
@@ -290,10 +406,7 @@ class RigStageTest {
             hand.act(() -> hand.session().stage().set(RigStage.ID));
             hand.act(() -> hand.session().device().set("small-recorder"));
             hand.click("#gear-tab");
-            hand.act(
-                    () ->
-                            ((ComboBox<Place>) hand.find("#device-place"))
-                                    .setValue(show(hand).place("reading-room").orElseThrow()));
+            hand.act(() -> choose(hand, "#device-form #field-place", "reading-room"));
             assertThat(show(hand).rig().device("small-recorder").orElseThrow().place())
                     .isEqualTo("reading-room");
             assertThat(hand.session().lastDone().get())
@@ -425,15 +538,14 @@ class RigStageTest {
             hand.act(() -> outlet(hand, strip));
             assertThat(show(hand).rig().device("desk").orElseThrow().outlet())
                     .isEqualTo(strip.id());
-            hand.focus("#device-to-buy");
-            hand.press(KeyCode.SPACE);
+            hand.act(() -> choose(hand, "#device-form #field-toBuy", "buy"));
             assertThat(show(hand).rig().device("desk").orElseThrow().toBuy()).isTrue();
         }
     }
 
     @SuppressWarnings("unchecked")
     private static void outlet(Hand hand, Device strip) {
-        ((ComboBox<Optional<Device>>) hand.find("#device-outlet")).setValue(Optional.of(strip));
+        choose(hand, "#device-form #field-outlet", strip.id());
     }
 
     @Test
@@ -442,8 +554,8 @@ class RigStageTest {
             hand.act(() -> hand.session().stage().set(RigStage.ID));
             hand.act(() -> hand.session().device().set("small-recorder"));
             hand.click("#gear-tab");
-            hand.focus("#leads .lead-row .check-box");
-            hand.press(KeyCode.SPACE);
+            openLead(hand);
+            hand.act(() -> choose(hand, "#lead-form #field-toBuy", "buy"));
             assertThat(show(hand).rig().cables())
                     .filteredOn(cable -> cable.touches("small-recorder"))
                     .allMatch(cable -> cable.toBuy());

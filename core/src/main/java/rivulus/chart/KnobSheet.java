@@ -1,6 +1,7 @@
 package rivulus.chart;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
@@ -10,6 +11,8 @@ import rivulus.gear.Catalogue;
 import rivulus.gear.Setting;
 import rivulus.hearing.Way;
 import rivulus.hearing.Ways;
+import rivulus.rig.Channel;
+import rivulus.rig.Channels;
 import rivulus.show.Device;
 import rivulus.show.Ear;
 import rivulus.show.Limit;
@@ -18,11 +21,14 @@ import rivulus.signal.KnobUse;
 import rivulus.signal.Leg;
 
 /// The knobs of one device in one scene, with those that matter to the chosen ear told apart.
-public record KnobSheet(Device device, String kind, List<Row> rows) {
+///
+/// @param channels what is written on its channels, or comes into them
+public record KnobSheet(Device device, String kind, List<Row> rows, List<Channel> channels) {
     private static final int WAYS_LOOKED_AT = 2;
 
     public KnobSheet {
         rows = List.copyOf(rows);
+        channels = List.copyOf(channels);
     }
 
     /// One knob.
@@ -33,6 +39,14 @@ public record KnobSheet(Device device, String kind, List<Row> rows) {
     /// @param onTheWay whether it governs a way to the chosen ear
     public record Row(
             KnobUse use, Setting stands, boolean inScene, boolean turned, boolean onTheWay) {}
+
+    /// The channel that a knob belongs to, told by its label: "MIC 1 gain" is of "MIC 1".
+    public Optional<Channel> channel(Row row) {
+        String label = row.use().knob().label();
+        return channels.stream()
+                .filter(channel -> label.startsWith(channel.label() + " "))
+                .max(Comparator.comparingInt(channel -> channel.label().length()));
+    }
 
     /// The sheet of a device; empty where the show has no such device.
     ///
@@ -60,7 +74,9 @@ public record KnobSheet(Device device, String kind, List<Row> rows) {
                         .find(found.get().template())
                         .map(t -> t.name())
                         .orElse(found.get().template());
-        return Optional.of(new KnobSheet(found.get(), kind, rows));
+        List<Channel> channels =
+                new Channels(scene.show(), scene.show().kinds(catalogue)).of(found.get());
+        return Optional.of(new KnobSheet(found.get(), kind, rows, channels));
     }
 
     private static Set<Integer> onTheWay(SceneProof scene, Ear ear) {

@@ -7,6 +7,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import rivulus.chart.RigDrawing.Band;
 import rivulus.chart.RigDrawing.Box;
 import rivulus.chart.RigDrawing.Line;
@@ -26,15 +27,24 @@ import rivulus.words.Severity;
 
 /// A drawing in the making.
 final class RigDraft {
-    private static final double MARGIN = 8;
+    private static final double MARGIN = 18;
     private static final double BOX_HEIGHT = 36;
-    private static final double ROW = 41;
-    private static final double TITLE = 18;
-    private static final double BAND_PADDING = 6;
+    /// Between two rows, where leads run.
+    private static final double CORRIDOR = 9;
+    private static final double ROW = BOX_HEIGHT + CORRIDOR;
+    private static final double TITLE = 16 + CORRIDOR;
     private static final double BETWEEN_BANDS = 6;
-    private static final double GAP = 16;
-    private static final int MIDDLE_COLUMNS = 3;
-    private static final int COLUMNS = MIDDLE_COLUMNS + 2;
+    /// Between two columns, where leads run and their numbers stand.
+    private static final double GAP = 28;
+    /// What a band of one box has beside it.
+    private static final double NARROW = 10;
+    /// How much of a box a mark takes.
+    private static final double MARK = 18;
+    private static final double LEAST_BOX = 118;
+    /// So deep a column may be in any case.
+    private static final int LEAST_DEEP = 2;
+    private static final int LEAST_COLUMNS = 3;
+    private static final int MOST_COLUMNS = 7;
 
     private final Proof proof;
     private final Survey survey;
@@ -42,6 +52,7 @@ final class RigDraft {
     private final Lit lit;
     private final RigLayer layer;
     private final double width;
+    private final int columns;
     private final double boxWidth;
     private final Map<String, Integer> rank;
     private final Feeding feeding;
@@ -49,6 +60,7 @@ final class RigDraft {
     private final List<Ring> rings;
     private final List<Band> bands = new ArrayList<>();
     private final Map<String, Box> boxes = new LinkedHashMap<>();
+    private final Map<String, Integer> columnOf = new HashMap<>();
     private double y = BETWEEN_BANDS;
 
     RigDraft(Proof proof, Lit lit, RigLayer layer, double width) {
@@ -58,7 +70,12 @@ final class RigDraft {
         this.lit = lit;
         this.layer = layer;
         this.width = width;
-        boxWidth = (width - 2 * MARGIN - GAP * (COLUMNS - 1)) / COLUMNS;
+        columns =
+                Math.clamp(
+                        (int) ((width - 2 * MARGIN + GAP) / (LEAST_BOX + GAP)),
+                        LEAST_COLUMNS,
+                        MOST_COLUMNS);
+        boxWidth = (width - 2 * MARGIN - GAP * (columns - 1)) / columns;
         rank = ranks();
         feeding = Feeding.of(survey);
         notes = new RigNotes(survey, feeding, layer, this::programs);
@@ -118,50 +135,53 @@ final class RigDraft {
                         default -> middle;
                     })
                     .add(device);
-        List<List<Device>> columns = columns(middle);
-        int deepest = columns.stream().mapToInt(List::size).max().orElse(0);
-        int atLeft = middle.isEmpty() && left.size() > 3 ? 2 : 1;
-        int atRight = middle.isEmpty() && right.size() > 2 ? 2 : 1;
-        int rows = Math.max(Math.max(rows(left, atLeft), rows(right, atRight)), deepest);
+        List<List<Device>> all = new ArrayList<>();
+        all.add(left);
+        all.addAll(columns(middle));
+        all.add(right);
+        level(all);
+        int rows = all.stream().mapToInt(List::size).max().orElse(0);
         double top = y + TITLE;
-        for (int i = 0; i < left.size(); i++) put(left.get(i), i % atLeft, top, i / atLeft);
-        for (int i = 0; i < right.size(); i++)
-            put(right.get(i), COLUMNS - atRight + i % atRight, top, i / atRight);
-        for (int c = 0; c < MIDDLE_COLUMNS; c++)
-            for (int row = 0; row < columns.get(c).size(); row++)
-                put(columns.get(c).get(row), 1 + c, top, row);
+        for (int c = 0; c < all.size(); c++)
+            for (int row = 0; row < all.get(c).size(); row++) put(all.get(c).get(row), c, top, row);
         double height = heightOf(rows);
         bands.add(new Band(title, 0, y, width, height));
         y += height + BETWEEN_BANDS;
     }
 
-    /// The machines between, by how far along the sound they stand; what is new to the rig does
-    /// not move the others. A column that would be much deeper than the rest spills over.
-    private List<List<Device>> columns(List<Device> middle) {
-        List<Integer> ranks = rank.values().stream().distinct().sorted().toList();
-        List<List<Device>> columns = new ArrayList<>();
-        for (int c = 0; c < MIDDLE_COLUMNS; c++) columns.add(new ArrayList<>());
-        for (Device device : middle) {
-            int at = Math.max(0, ranks.indexOf(rank.getOrDefault(device.id(), 0)));
-            int column = ranks.isEmpty() ? 0 : at * MIDDLE_COLUMNS / ranks.size();
-            columns.get(column).add(device);
-        }
-        int most = (middle.size() + MIDDLE_COLUMNS - 1) / MIDDLE_COLUMNS + 1;
-        for (List<Device> column : columns)
-            while (column.size() > most)
-                columns.stream()
-                        .min(Comparator.comparingInt(List::size))
-                        .orElseThrow()
-                        .add(column.removeLast());
-        return columns;
+    /// What a column has beyond the deepest that would do, and one more, goes to the nearest column
+    /// that has room.
+    private void level(List<List<Device>> all) {
+        int things = all.stream().mapToInt(List::size).sum();
+        int most = Math.max(LEAST_DEEP, (things + all.size() - 1) / all.size() + 1);
+        for (int c = 0; c < all.size(); c++)
+            while (all.get(c).size() > most) {
+                int here = c;
+                IntStream.range(0, all.size())
+                        .filter(other -> all.get(other).size() < most)
+                        .boxed()
+                        .min(Comparator.comparingInt(other -> Math.abs(other - here)))
+                        .ifPresent(other -> all.get(other).add(all.get(here).remove(most)));
+            }
     }
 
-    private static int rows(List<Device> devices, int columns) {
-        return (devices.size() + columns - 1) / columns;
+    /// The machines between, by how far along the sound they stand; what is new to the rig does
+    /// not move the others.
+    private List<List<Device>> columns(List<Device> middle) {
+        int many = columns - 2;
+        List<Integer> ranks = rank.values().stream().distinct().sorted().toList();
+        List<List<Device>> between = new ArrayList<>();
+        for (int c = 0; c < many; c++) between.add(new ArrayList<>());
+        for (Device device : middle) {
+            int at = Math.max(0, ranks.indexOf(rank.getOrDefault(device.id(), 0)));
+            int column = ranks.isEmpty() ? 0 : at * many / ranks.size();
+            between.get(column).add(device);
+        }
+        return between;
     }
 
     private static double heightOf(int rows) {
-        return TITLE + rows * ROW - (ROW - BOX_HEIGHT) + BAND_PADDING;
+        return TITLE + rows * ROW;
     }
 
     /// Places with one thing in them stand beside each other.
@@ -169,9 +189,9 @@ final class RigDraft {
         int column = 0;
         for (Map.Entry<String, Device> place : single.entrySet()) {
             put(place.getValue(), column, y + TITLE, 0);
-            double x = column * (boxWidth + GAP);
-            bands.add(new Band(place.getKey(), x, y, boxWidth + 2 * MARGIN - 4, heightOf(1)));
-            if (++column < COLUMNS) continue;
+            double x = column * (boxWidth + GAP) + MARGIN - NARROW;
+            bands.add(new Band(place.getKey(), x, y, boxWidth + 2 * NARROW, heightOf(1)));
+            if (++column < columns) continue;
             column = 0;
             y += heightOf(1) + BETWEEN_BANDS;
         }
@@ -183,7 +203,9 @@ final class RigDraft {
                 proof.ofDevice(device.id()).stream()
                         .filter(finding -> finding.severity() != Severity.NOTE)
                         .toList();
-        RigNotes.RigNote note = notes.of(device);
+        double marks = (wrong.isEmpty() ? 0 : MARK) + (isMarked(device) ? MARK : 0);
+        RigNotes.RigNote note = notes.of(device, boxWidth - marks);
+        columnOf.put(device.id(), column);
         boxes.put(
                 device.id(),
                 new Box(
@@ -223,14 +245,29 @@ final class RigDraft {
 
     // Lines
 
+    /// A lead before it has its way.
+    private record Laid(
+            String from,
+            String to,
+            String cable,
+            String tag,
+            Line.State state,
+            Optional<Severity> severity) {}
+
     private List<Line> lines() {
-        List<Line> lines = new ArrayList<>();
+        List<Laid> laid = new ArrayList<>();
         if (layer == RigLayer.POWER) {
             for (Supply supply : feeding.supplies())
                 for (Device fed : feeding.fedBy(supply))
-                    line(supply.id(), fed.id(), "", "", Line.State.FEEDS, Optional.empty())
-                            .ifPresent(lines::add);
-            return spread(lines);
+                    laid.add(
+                            new Laid(
+                                    supply.id(),
+                                    fed.id(),
+                                    "",
+                                    "",
+                                    Line.State.FEEDS,
+                                    Optional.empty()));
+            return routed(laid);
         }
         Map<String, String> tags = RigDrawing.tags(survey);
         for (LeadReport lead : survey.leads()) {
@@ -244,18 +281,46 @@ final class RigDraft {
                             && lead.passages().getFirst().from().ref().equals(lead.b().ref());
             Device from = turned ? lead.b().device() : lead.a().device();
             Device to = turned ? lead.a().device() : lead.b().device();
-            line(
+            laid.add(
+                    new Laid(
                             home(from.id()),
                             home(to.id()),
                             lead.cable().id(),
                             tag(lead, tags),
                             state(lead),
-                            worst)
-                    .ifPresent(lines::add);
+                            worst));
         }
-        List<Line> spread = spread(lines);
-        spread.sort(Comparator.comparing(line -> line.state() != Line.State.QUIET));
-        return spread;
+        List<Line> lines = routed(laid);
+        lines.sort(Comparator.comparing(line -> line.state() != Line.State.QUIET));
+        return lines;
+    }
+
+    /// Leads with their ways; those that begin or end in no box, or in one and the same, are left
+    /// out.
+    private List<Line> routed(List<Laid> laid) {
+        RigRoutes routes = new RigRoutes(columns, GAP, CORRIDOR);
+        List<Laid> drawn = new ArrayList<>();
+        for (Laid lead : laid) {
+            Box a = boxes.get(lead.from());
+            Box b = boxes.get(lead.to());
+            if (a == null || b == null || a == b) continue;
+            routes.add(a, columnOf.get(lead.from()), b, columnOf.get(lead.to()));
+            drawn.add(lead);
+        }
+        List<double[]> ways = drawn.isEmpty() ? List.of() : routes.ways();
+        List<Line> lines = new ArrayList<>();
+        for (int i = 0; i < drawn.size(); i++) {
+            Laid lead = drawn.get(i);
+            lines.add(
+                    new Line(
+                            lead.cable(),
+                            lead.tag(),
+                            ways.get(i),
+                            routes.crowd(i, true) <= routes.crowd(i, false),
+                            lead.state(),
+                            lead.severity()));
+        }
+        return lines;
     }
 
     private String home(String device) {
@@ -278,76 +343,5 @@ final class RigDraft {
             return lead.joins() && lead.grounded() ? Line.State.JOINS : Line.State.QUIET;
         }
         return lit.cables().contains(id) ? Line.State.LIT : Line.State.QUIET;
-    }
-
-    private Optional<Line> line(
-            String from,
-            String to,
-            String cable,
-            String tag,
-            Line.State state,
-            Optional<Severity> severity) {
-        Box a = boxes.get(from);
-        Box b = boxes.get(to);
-        if (a == null || b == null || a == b) return Optional.empty();
-        return Optional.of(new Line(cable, tag, curve(a, b), true, state, severity));
-    }
-
-    /// Out at the right and in at the left where that goes forward; round the near side where
-    /// the two stand above each other; else out at the left and in at the right.
-    private static double[] curve(Box a, Box b) {
-        double ay = a.y() + a.height() / 2;
-        double by = b.y() + b.height() / 2;
-        if (Math.abs(a.x() - b.x()) < 1) {
-            double x = a.x() + a.width();
-            return new double[] {x, ay, x + GAP, ay, x + GAP, by, x, by};
-        }
-        boolean forward = a.x() < b.x();
-        double from = forward ? a.x() + a.width() : a.x();
-        double to = forward ? b.x() : b.x() + b.width();
-        double bend = (forward ? 1 : -1) * Math.max(GAP, Math.abs(to - from) / 2);
-        return new double[] {from, ay, from + bend, ay, to - bend, by, to, by};
-    }
-
-    /// Lines that meet at one side of a box are spread over it, in the order in which they
-    /// come.
-    private static List<Line> spread(List<Line> lines) {
-        Map<List<Double>, List<Double>> sides = new HashMap<>();
-        for (Line line : lines) {
-            double[] c = line.curve();
-            sides.computeIfAbsent(List.of(c[0], c[1]), _ -> new ArrayList<>()).add(c[7]);
-            sides.computeIfAbsent(List.of(c[6], c[7]), _ -> new ArrayList<>()).add(c[1]);
-        }
-        sides.values().forEach(list -> list.sort(Comparator.naturalOrder()));
-        Map<List<Double>, Map<Double, Integer>> given = new HashMap<>();
-        List<Line> spread = new ArrayList<>();
-        for (Line line : lines) {
-            double[] c = line.curve().clone();
-            List<Double> start = List.of(c[0], c[1]);
-            List<Double> end = List.of(c[6], c[7]);
-            double from = place(sides, given, start, c[7]);
-            double to = place(sides, given, end, c[1]);
-            c[1] += from;
-            c[3] += from;
-            c[5] += to;
-            c[7] += to;
-            boolean atEnd = sides.get(end).size() <= sides.get(start).size();
-            spread.add(new Line(line.cable(), line.tag(), c, atEnd, line.state(), line.severity()));
-        }
-        return spread;
-    }
-
-    /// How far from the middle of its side a line is put.
-    private static double place(
-            Map<List<Double>, List<Double>> sides,
-            Map<List<Double>, Map<Double, Integer>> given,
-            List<Double> side,
-            double comesFrom) {
-        List<Double> all = sides.get(side);
-        int before =
-                given.computeIfAbsent(side, _ -> new HashMap<>()).merge(comesFrom, 1, Integer::sum);
-        int index = all.indexOf(comesFrom) + before - 1;
-        double room = BOX_HEIGHT - 8;
-        return all.size() == 1 ? 0 : room * (index / (all.size() - 1.0) - 0.5);
     }
 }

@@ -58,16 +58,28 @@ public record RigDrawing(
     ///
     /// @param cable its id; empty for a feed
     /// @param tag what is written on it: its number, the letter of a ring, a current
-    /// @param curve x and y of start, two control points and end
+    /// @param way x and y of its corners, from start to end; every run is level or upright
     /// @param tagAtEnd whether the end is the less crowded of the two, where the tag is read best
     /// @param state how it is drawn
     public record Line(
             String cable,
             String tag,
-            double[] curve,
+            double[] way,
             boolean tagAtEnd,
             State state,
             Optional<Severity> severity) {
+        /// Where its tag is read best: x and y of that end, and the side on which the lead comes.
+        ///
+        /// @param toTheLeft whether the lead comes from the left there
+        public record Tag(double x, double y, boolean toTheLeft) {}
+
+        /// Where its tag is read best.
+        public Tag tagged() {
+            int at = tagAtEnd ? way.length - 2 : 0;
+            int next = tagAtEnd ? way.length - 4 : 2;
+            return new Tag(way[at], way[at + 1], way[next] < way[at]);
+        }
+
         /// How a lead is drawn.
         public enum State {
             /// Sound that matters to what is chosen passes it.

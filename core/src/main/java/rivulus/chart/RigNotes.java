@@ -2,6 +2,7 @@ package rivulus.chart;
 
 import java.util.List;
 import java.util.function.Function;
+import java.util.regex.Pattern;
 import rivulus.gear.Power;
 import rivulus.leads.Survey;
 import rivulus.power.Feeding;
@@ -9,12 +10,19 @@ import rivulus.power.Grounds;
 import rivulus.power.Supply;
 import rivulus.show.Device;
 import rivulus.timing.Rates;
+import rivulus.words.Words;
 
 /// What stands under the name of each machine, by layer.
 ///
 /// @param programs the programs on a computer
 record RigNotes(
         Survey survey, Feeding feeding, RigLayer layer, Function<Device, List<Device>> programs) {
+    /// A letter of a note is about so wide.
+    private static final double LETTER = 5.9;
+
+    private static final double EDGES = 14;
+    private static final Pattern BEYOND = Pattern.compile(" (with|that|to|paired|for) .*|[,(].*");
+
     /// What a layer says of a device.
     ///
     /// @param yields whether it is of so little weight that a long name may take its line
@@ -25,10 +33,14 @@ record RigNotes(
     }
 
     /// What is said of a device.
-    RigNote of(Device device) {
+    ///
+    /// @param width how wide it may be, edges included, in pixels
+    RigNote of(Device device, double width) {
+        int letters = (int) ((width - EDGES) / LETTER);
         return switch (layer) {
-            case LEADS -> RigNote.light(machine(device));
-            case COMPUTERS -> new RigNote(machine(device), programs.apply(device).isEmpty());
+            case LEADS -> RigNote.light(machine(device, letters));
+            case COMPUTERS ->
+                    new RigNote(machine(device, letters), programs.apply(device).isEmpty());
             case POWER -> new RigNote(power(device), survey.runsOn(device) == Power.Source.NONE);
             case EARTHS -> earth(device);
             case TIME -> {
@@ -38,9 +50,30 @@ record RigNotes(
         };
     }
 
-    private String machine(Device device) {
+    private String machine(Device device, int letters) {
         List<String> names = programs.apply(device).stream().map(Device::name).toList();
-        return names.isEmpty() ? survey.template(device).name() : String.join(", ", names);
+        return names.isEmpty()
+                ? kind(survey.template(device).name(), letters)
+                : some(names, letters);
+    }
+
+    /// A kind as far as it fits, never cut in a word: without what it has, and of what is still
+    /// too long the last words, which say what it is.
+    private static String kind(String name, int letters) {
+        String kind = BEYOND.matcher(name).replaceFirst("");
+        while (kind.length() > letters && kind.contains(" "))
+            kind = kind.substring(kind.indexOf(' ') + 1);
+        return Words.sentence(kind);
+    }
+
+    /// As many names as fit, and how many more there are.
+    private static String some(List<String> names, int letters) {
+        for (int shown = names.size(); shown > 0; shown--) {
+            String more = shown == names.size() ? "" : " +" + (names.size() - shown);
+            String words = String.join(", ", names.subList(0, shown)) + more;
+            if (words.length() <= letters) return words;
+        }
+        return Words.count(names.size(), "program");
     }
 
     /// The mark of an earth tells it too.

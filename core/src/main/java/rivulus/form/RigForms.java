@@ -59,7 +59,12 @@ record RigForms(Ground on) {
                             device.place(),
                             "no place",
                             Ground.options(on.show().places(), Place::id, Place::name),
-                            id -> on.parts().put(change, device.in(id))));
+                            id ->
+                                    on.show()
+                                            .place(id)
+                                            .map(place -> on.rig().move(device, place))
+                                            .orElseGet(
+                                                    () -> on.parts().put(change, device.in("")))));
         }
         List<Power.Source> feeds = kind.power().from();
         if (feeds.size() > 1)
@@ -71,13 +76,16 @@ record RigForms(Ground on) {
                             "as usual: " + feeds.getFirst().word(),
                             Ground.options(feeds),
                             word ->
-                                    on.parts()
-                                            .put(
-                                                    change,
-                                                    device.poweredBy(
-                                                            Optional.ofNullable(
-                                                                    Worded.words(Power.Source.class)
-                                                                            .get(word))))));
+                                    Optional.ofNullable(Worded.words(Power.Source.class).get(word))
+                                            .map(source -> on.rig().power(device, source))
+                                            .orElseGet(
+                                                    () ->
+                                                            on.parts()
+                                                                    .put(
+                                                                            change,
+                                                                            device.poweredBy(
+                                                                                    Optional
+                                                                                            .empty())))));
         List<Device> strips =
                 on.show().rig().devices().stream()
                         .filter(d -> kind(d).power().mostWatts() > 0 && !d.id().equals(device.id()))

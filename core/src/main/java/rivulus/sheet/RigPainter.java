@@ -32,12 +32,31 @@ final class RigPainter {
 
     private void line(RigDrawing.Line line) {
         switch (line.state()) {
-            case LIT -> canvas.curve(line.curve(), Ink.INK, 1.4, false);
-            case QUIET -> canvas.curve(line.curve(), Ink.SOFT, 0.8, false);
-            case JOINS -> canvas.curve(line.curve(), Ink.SOFT, 1.8, false);
-            case RING -> canvas.curve(line.curve(), Ink.PROBLEM, 2, false);
-            case FEEDS -> canvas.curve(line.curve(), Ink.INK, 1, true);
+            case LIT -> way(line, Ink.INK, 1.4, false);
+            case QUIET -> way(line, Ink.SOFT, 0.8, false);
+            case JOINS -> way(line, Ink.SOFT, 1.8, false);
+            case RING -> way(line, Ink.PROBLEM, 2, false);
+            case FEEDS -> way(line, Ink.INK, 1, true);
         }
+    }
+
+    private void way(RigDrawing.Line line, Ink ink, double width, boolean dashed) {
+        double[] way = line.way();
+        for (int i = 0; i + 3 < way.length; i += 2)
+            canvas.curve(
+                    new double[] {
+                        way[i],
+                        way[i + 1],
+                        way[i],
+                        way[i + 1],
+                        way[i + 2],
+                        way[i + 3],
+                        way[i + 2],
+                        way[i + 3]
+                    },
+                    ink,
+                    width,
+                    dashed);
     }
 
     private void box(RigDrawing.Box box) {
@@ -60,13 +79,11 @@ final class RigPainter {
 
     private void tag(RigDrawing.Line line) {
         if (line.tag().isEmpty()) return;
-        double[] c = line.curve();
-        boolean toTheRight = c[6] >= c[0] == line.tagAtEnd();
+        RigDrawing.Line.Tag at = line.tagged();
         double width =
                 Letters.width(line.tag(), SIZE, false) + (line.severity().isPresent() ? 11 : 0);
-        double at = line.tagAtEnd() ? c[6] : c[0];
-        double x = toTheRight ? at - width - 4 : at + 3;
-        double y = line.tagAtEnd() ? c[7] : c[1];
+        double x = at.toTheLeft() ? at.x() - width - 4 : at.x() + 3;
+        double y = at.y();
         canvas.box(x - 1, y - 5.5, width + 2, 11, 2, Ink.BAND, Ink.NONE);
         if (line.severity().isPresent()) {
             mark(line.severity().get(), x + 4, y);

@@ -109,12 +109,32 @@ class RigDrawingTest {
     void everyLineGoesFromBoxToBoxAndStaysOnThePage(String name, RigLayer layer, Proven proven) {
         RigDrawing drawing = proven.drawing(Lit.NOTHING, layer);
         for (RigDrawing.Line line : drawing.leads()) {
-            double[] c = line.curve();
-            assertThat(c).hasSize(8);
-            assertThat(drawing.boxes()).anyMatch(box -> touches(box, c[0], c[1]));
-            assertThat(drawing.boxes()).anyMatch(box -> touches(box, c[6], c[7]));
-            for (int i = 0; i < 8; i += 2) assertThat(c[i]).isBetween(-WIDTH / 4, WIDTH * 1.25);
+            double[] way = line.way();
+            int last = way.length - 2;
+            assertThat(drawing.boxes()).anyMatch(box -> touches(box, way[0], way[1]));
+            assertThat(drawing.boxes()).anyMatch(box -> touches(box, way[last], way[last + 1]));
+            for (int i = 0; i < last; i += 2) {
+                assertThat(way[i]).isBetween(0.0, WIDTH);
+                assertThat(way[i + 1]).isBetween(0.0, drawing.height());
+                assertThat(way[i] == way[i + 2] || way[i + 1] == way[i + 3]).isTrue();
+                for (RigDrawing.Box box : drawing.boxes())
+                    assertThat(passesBehind(box, way, i))
+                            .as("%s behind %s", line.tag(), box.device().name())
+                            .isFalse();
+            }
         }
+    }
+
+    /// Whether a run of a way goes through the inside of a box.
+    private static boolean passesBehind(RigDrawing.Box box, double[] way, int i) {
+        double left = Math.min(way[i], way[i + 2]);
+        double right = Math.max(way[i], way[i + 2]);
+        double top = Math.min(way[i + 1], way[i + 3]);
+        double bottom = Math.max(way[i + 1], way[i + 3]);
+        return right > box.x() + 0.1
+                && left < box.x() + box.width() - 0.1
+                && bottom > box.y() + 0.1
+                && top < box.y() + box.height() - 0.1;
     }
 
     private static boolean touches(RigDrawing.Box box, double x, double y) {

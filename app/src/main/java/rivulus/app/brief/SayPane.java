@@ -63,7 +63,7 @@ final class SayPane extends VBox implements View<SaySight> {
         setSpacing(8);
         setId("say");
         outline = new OutlineBox(this::open, session::edit);
-        form = new FormBox(session::edit);
+        form = new FormBox("form", session::edit);
         title.setId("say-title");
         title.setPromptText("Title of the show");
         title.setAccessibleText("Title of the show");

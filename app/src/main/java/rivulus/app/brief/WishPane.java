@@ -11,12 +11,14 @@ import javafx.scene.control.ToggleGroup;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
+import rivulus.app.form.FormBox;
 import rivulus.app.look.Look;
 import rivulus.app.session.Picture;
 import rivulus.app.session.Session;
 import rivulus.app.session.View;
 import rivulus.check.SceneProof;
 import rivulus.disk.Extras;
+import rivulus.form.Forms;
 import rivulus.show.Brief;
 import rivulus.show.Ear;
 import rivulus.show.Names;
@@ -35,11 +37,13 @@ public final class WishPane extends VBox implements View<Picture> {
     private final ToggleGroup wishes = new ToggleGroup();
     private final ToggleGroup scope = new ToggleGroup();
     private final TextField reason = new TextField();
+    private final FormBox aims;
     private String shown = "";
 
     /// The wishes of a session.
     public WishPane(Session session) {
         this.session = session;
+        aims = new FormBox("aims", session::edit);
         getStyleClass().add("wishes");
         setId("wishes");
         content.getStyleClass().add("cards");
@@ -136,6 +140,15 @@ public final class WishPane extends VBox implements View<Picture> {
                     usualAgain.setOnAction(_ -> remove(change));
                     content.getChildren().add(usualAgain);
                 });
+        String pair = "aims/%s/%s/%s".formatted(ear.id(), source.id(), scene.id());
+        new Forms(picture.show(), session.shelf().prover().catalogue())
+                .form(pair)
+                .ifPresent(
+                        form -> {
+                            aims.show(form);
+                            content.getChildren()
+                                    .addAll(Look.text("How loud, how soon", "pane-title"), aims);
+                        });
     }
 
     private RadioButton radio(Wish wish, Wish stands) {

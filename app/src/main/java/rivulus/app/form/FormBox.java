@@ -38,13 +38,14 @@ public final class FormBox extends VBox {
     private Form shown;
     private boolean laying;
 
+    /// @param id by which it is found in the window
     /// @param edits told every edit that an answer comes to
-    public FormBox(Consumer<Edit> edits) {
+    public FormBox(String id, Consumer<Edit> edits) {
         super(8);
         this.edits = edits;
-        setId("form");
+        setId(id);
         getStyleClass().add("form");
-        told.setId("form-told");
+        told.setId(id + "-told");
     }
 
     /// Shows a form. The keyboard stays where it is, and what is being typed is neither taken nor
@@ -77,7 +78,8 @@ public final class FormBox extends VBox {
                     switch (field) {
                         case Field.Text t ->
                                 List.of(t.id(), t.label(), t.value(), t.hint(), t.offers());
-                        case Field.Choice c -> List.of(c.id(), c.label(), c.value(), c.options());
+                        case Field.Choice c ->
+                                List.of(c.id(), c.label(), c.value(), c.options(), c.told());
                         case Field.Several s -> List.of(s.id(), s.label(), s.values(), s.options());
                     });
         for (Deed deed : form.deeds())
@@ -90,7 +92,9 @@ public final class FormBox extends VBox {
 
     private Optional<Typing> typing() {
         Node focused = getScene() == null ? null : getScene().getFocusOwner();
-        return focused == null || lookup("#" + focused.getId()) != focused
+        return focused == null
+                        || focused.getId() == null
+                        || lookup("#" + focused.getId()) != focused
                 ? Optional.empty()
                 : typed(focused)
                         .map(
@@ -145,6 +149,8 @@ public final class FormBox extends VBox {
                     case Field.Several several -> several(several, trouble);
                 };
         VBox box = new VBox(2, entry, trouble);
+        if (field instanceof Field.Choice choice && !choice.told().isEmpty())
+            box.getChildren().add(1, Look.paragraph(choice.told(), "soft"));
         HBox.setHgrow(box, Priority.ALWAYS);
         box.setMinWidth(0);
         HBox row = new HBox(8, name, box);
@@ -152,8 +158,13 @@ public final class FormBox extends VBox {
         return row;
     }
 
+    /// An id by which the window finds a node.
+    private static String safe(String id) {
+        return id.replaceAll("[^a-zA-Z0-9-]", "-");
+    }
+
     private static void entry(Control control, Field field) {
-        control.setId("field-" + field.id());
+        control.setId("field-" + safe(field.id()));
         control.getStyleClass().add("field-entry");
         control.setMaxWidth(Double.MAX_VALUE);
         control.setMinWidth(0);
@@ -259,7 +270,7 @@ public final class FormBox extends VBox {
             tick.setMinWidth(ENTRY / 2 - 4);
             tick.setMaxWidth(ENTRY);
             tick.setWrapText(true);
-            tick.setId("field-" + field.id() + "-" + option.id().replaceAll("[^a-z0-9-]", "-"));
+            tick.setId("field-" + field.id() + "-" + safe(option.id()));
             if (first) tick.getStyleClass().add("field-entry");
             first = false;
             tick.setAccessibleText(field.label() + ": " + option.words());
@@ -314,7 +325,7 @@ public final class FormBox extends VBox {
         buttons.setMinWidth(0);
         for (Deed deed : form.deeds()) {
             Button button = new Button(deed.words());
-            button.setId("deed-" + deed.id().replaceAll("[^a-z0-9-]", "-"));
+            button.setId("deed-" + safe(deed.id()));
             button.getStyleClass().add("take-out");
             button.setWrapText(true);
             button.setMaxWidth(WIDTH);

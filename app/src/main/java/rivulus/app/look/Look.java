@@ -13,6 +13,7 @@ import javafx.scene.layout.Region;
 import javafx.scene.shape.SVGPath;
 import javafx.scene.text.Font;
 import javafx.scene.text.Text;
+import rivulus.show.Tape;
 
 /// The few shapes and makings that all views share. Colours, sizes and fonts live in the style
 /// sheets.
@@ -75,6 +76,13 @@ public final class Look {
         mark.getStyleClass().add("mark");
         mark.getStyleClass().addAll(classes);
         return mark;
+    }
+
+    /// A piece of tape.
+    public static Region tape(Tape tape) {
+        Region piece = new Region();
+        piece.getStyleClass().addAll("tape", "tape-" + tape.word());
+        return piece;
     }
 
     /// Something that takes all the room that is left in a row.

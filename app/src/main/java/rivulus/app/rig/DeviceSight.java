@@ -1,42 +1,62 @@
 package rivulus.app.rig;
 
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import rivulus.app.session.Picture;
 import rivulus.chart.KnobSheet;
 import rivulus.check.Failure;
+import rivulus.form.Form;
+import rivulus.form.Forms;
 import rivulus.gear.Catalogue;
+import rivulus.leads.LeadReport;
 import rivulus.rig.RigEdits;
 import rivulus.show.Device;
 
 /// The chosen device drawn up.
 ///
 /// @param failure who loses whom when it fails
-/// @param goesAlong what would go with it if it were taken out of the rig
+/// @param form the device as a form
+/// @param strips what is written on its channels, as a form; empty where it has none
+///     or they are not looked at
+/// @param leads its leads as forms, by their ids
 /// @param lost what would be lost if it were replaced by what is chosen for that
 record DeviceSight(
         Picture picture,
         KnobSheet sheet,
         Failure failure,
-        List<String> goesAlong,
+        Form form,
+        Optional<Form> strips,
+        Map<String, Form> leads,
         List<String> lost) {
     /// The device that is chosen; empty where none is.
     ///
     /// @param instead the id of the template to replace it by, or empty
-    static Optional<DeviceSight> of(Picture picture, String instead, Catalogue catalogue) {
+    /// @param channels whether its channels are looked at
+    static Optional<DeviceSight> of(
+            Picture picture, String instead, boolean channels, Catalogue catalogue) {
         Optional<Device> device = picture.show().rig().device(picture.device());
         Optional<KnobSheet> sheet =
                 KnobSheet.of(picture.scene(), picture.device(), picture.ear(), catalogue);
         if (device.isEmpty() || sheet.isEmpty()) return Optional.empty();
-        RigEdits edits = new RigEdits(picture.show(), catalogue);
+        Forms forms = new Forms(picture.show(), catalogue);
+        Map<String, Form> leads = new LinkedHashMap<>();
+        for (LeadReport lead : picture.proof().survey().leadsOf(device.get()))
+            forms.form("lead/" + lead.cable().id())
+                    .ifPresent(form -> leads.put(lead.cable().id(), form));
         return Optional.of(
                 new DeviceSight(
                         picture,
                         sheet.get(),
                         Failure.of(picture.scene(), device.get()),
-                        edits.remove(device.get()).losses(),
+                        forms.form("device/" + device.get().id()).orElseThrow(),
+                        channels ? forms.form("strips/" + device.get().id()) : Optional.empty(),
+                        leads,
                         instead.isEmpty()
                                 ? List.of()
-                                : edits.replace(device.get(), instead).losses()));
+                                : new RigEdits(picture.show(), catalogue)
+                                        .replace(device.get(), instead)
+                                        .losses()));
     }
 }

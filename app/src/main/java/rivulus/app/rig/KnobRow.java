@@ -20,6 +20,7 @@ import rivulus.app.look.Look;
 import rivulus.chart.KnobSheet;
 import rivulus.gear.Knob;
 import rivulus.gear.Setting;
+import rivulus.rig.Channel;
 
 /// One knob: its label as it stands on the gear, and what it takes to turn it.
 final class KnobRow extends VBox {
@@ -29,14 +30,21 @@ final class KnobRow extends VBox {
     private KnobSheet.Row row;
     private boolean showing;
 
-    KnobRow(KnobSheet.Row row, BiConsumer<KnobSheet.Row, Setting> onTurn) {
+    /// @param channel the channel it belongs to, if any
+    KnobRow(
+            KnobSheet.Row row,
+            Optional<Channel> channel,
+            BiConsumer<KnobSheet.Row, Setting> onTurn) {
         this.row = row;
         this.onTurn = onTurn;
         getStyleClass().add("knob-row");
         Label label = Look.paragraph(row.use().knob().label(), "knob-label");
-        label.setMaxWidth(Double.MAX_VALUE);
-        HBox.setHgrow(label, Priority.ALWAYS);
-        HBox line = new HBox(8, label);
+        VBox words = new VBox(label);
+        channel.filter(of -> !of.name().isEmpty())
+                .ifPresent(of -> words.getChildren().add(written(of)));
+        words.setAlignment(Pos.CENTER_LEFT);
+        HBox.setHgrow(words, Priority.ALWAYS);
+        HBox line = new HBox(8, words);
         line.setAlignment(Pos.CENTER_LEFT);
         switch (row.use().knob()) {
             case Knob.Level level -> refresh = level(level, line);
@@ -47,6 +55,15 @@ final class KnobRow extends VBox {
         getChildren().addFirst(line);
         getChildren().add(scene);
         show(row);
+    }
+
+    /// What is written on the channel, or comes into it.
+    private static HBox written(Channel channel) {
+        HBox written = new HBox(6);
+        written.setAlignment(Pos.CENTER_LEFT);
+        channel.tape().ifPresent(tape -> written.getChildren().add(Look.tape(tape)));
+        written.getChildren().add(Look.text(channel.name(), "in-scene"));
+        return written;
     }
 
     /// Shows how the knob stands now.

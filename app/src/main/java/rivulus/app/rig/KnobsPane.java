@@ -21,6 +21,7 @@ import javafx.scene.control.ToggleGroup;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
+import rivulus.app.form.FormBox;
 import rivulus.app.look.Look;
 import rivulus.app.session.Picture;
 import rivulus.app.session.Session;
@@ -44,7 +45,9 @@ public final class KnobsPane extends VBox implements View<Optional<DeviceSight>>
     private final Map<Ref, KnobRow> byKnob = new LinkedHashMap<>();
     private final ToggleButton knobsTab = new ToggleButton("Knobs");
     private final ToggleButton gearTab = new ToggleButton("Leads and power");
+    private final ToggleButton channelsTab = new ToggleButton("Channels");
     private final LeadsBox leads;
+    private final FormBox channels;
     private final List<Node> forKnobs;
     private final VBox body = new VBox();
     private static final int MOST_SHOWN = 60;
@@ -79,23 +82,36 @@ public final class KnobsPane extends VBox implements View<Optional<DeviceSight>>
         ToggleGroup side = new ToggleGroup();
         knobsTab.setToggleGroup(side);
         gearTab.setToggleGroup(side);
+        channelsTab.setToggleGroup(side);
         knobsTab.getStyleClass().setAll("pane-tab");
         gearTab.getStyleClass().setAll("pane-tab");
+        channelsTab.getStyleClass().setAll("pane-tab");
         knobsTab.setId("knobs-tab");
         gearTab.setId("gear-tab");
+        channelsTab.setId("channels-tab");
         knobsTab.setSelected(true);
         side.selectedToggleProperty()
                 .addListener(
                         (_, was, is) -> {
                             if (is == null) was.setSelected(true);
-                            else turnOver();
+                            else {
+                                turnOver();
+                                session.redraw();
+                            }
                         });
         leads = new LeadsBox(session, onKind);
-        VBox top = new VBox(8, kind, new HBox(knobsTab, gearTab), filter, turns);
+        VBox top = new VBox(8, kind, new HBox(knobsTab, gearTab, channelsTab), filter, turns);
         forKnobs = List.of(filter, turns);
         top.getStyleClass().add("knobs-top");
         rows.getStyleClass().add("knob-rows");
-        body.getChildren().setAll(rows, leads);
+        channels = new FormBox("channels", session::edit);
+        body.getChildren().setAll(rows, leads, channels);
+        session.joinings()
+                .lead()
+                .addListener(
+                        (_, _, lead) -> {
+                            if (!lead.isEmpty()) gearTab.setSelected(true);
+                        });
         ScrollPane scroll = new ScrollPane(body);
         scroll.setFitToWidth(true);
         scroll.setFocusTraversable(false);
@@ -113,8 +129,9 @@ public final class KnobsPane extends VBox implements View<Optional<DeviceSight>>
     @Override
     public Function<Picture, Optional<DeviceSight>> drawing() {
         String instead = leads.instead();
+        boolean written = channelsTab.isSelected();
         Catalogue catalogue = session.shelf().prover().catalogue();
-        return picture -> DeviceSight.of(picture, instead, catalogue);
+        return picture -> DeviceSight.of(picture, instead, written, catalogue);
     }
 
     @Override
@@ -126,7 +143,8 @@ public final class KnobsPane extends VBox implements View<Optional<DeviceSight>>
         boolean knobs = knobsTab.isSelected();
         for (Node node : forKnobs) Look.show(node, knobs);
         Look.show(rows, knobs);
-        Look.show(leads, !knobs);
+        Look.show(leads, gearTab.isSelected());
+        Look.show(channels, channelsTab.isSelected());
     }
 
     @Override
@@ -135,8 +153,12 @@ public final class KnobsPane extends VBox implements View<Optional<DeviceSight>>
         Picture picture = drawn.get().picture();
         sheet = drawn.get().sheet();
         leads.fill(drawn.get());
+        drawn.get().strips().ifPresent(channels::show);
+        boolean some = !sheet.channels().isEmpty();
+        Look.show(channelsTab, some);
+        if (!some && channelsTab.isSelected()) knobsTab.setSelected(true);
         String earId = picture.ear() == null ? "" : picture.ear().id();
-        String key = sheet.device().id() + "/" + earId;
+        String key = sheet.device().id() + "/" + earId + "/" + sheet.channels();
         here.setText("scene " + picture.scene().scene().name());
         if (key.equals(shown) && sheet.rows().size() == knobs) {
             for (KnobSheet.Row row : sheet.rows())
@@ -187,7 +209,8 @@ public final class KnobsPane extends VBox implements View<Optional<DeviceSight>>
     }
 
     private KnobRow rowOf(KnobSheet.Row row) {
-        return byKnob.computeIfAbsent(row.use().ref(), _ -> new KnobRow(row, this::turn));
+        return byKnob.computeIfAbsent(
+                row.use().ref(), _ -> new KnobRow(row, sheet.channel(row), this::turn));
     }
 
     private void more(int leftOut) {

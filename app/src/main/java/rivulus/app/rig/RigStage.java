@@ -2,6 +2,7 @@ package rivulus.app.rig;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.function.Function;
@@ -12,6 +13,7 @@ import javafx.beans.property.SimpleDoubleProperty;
 import javafx.beans.property.SimpleObjectProperty;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
+import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
@@ -41,7 +43,7 @@ public final class RigStage extends VBox implements Stage, View<Sight> {
     public static final String ID = "rig";
 
     /// Of the height of the stage, the drawing has at most this much.
-    private static final double SHARE = 0.6;
+    private static final double SHARE = 0.7;
 
     private final Session session;
     private final GearPane gear;
@@ -73,9 +75,17 @@ public final class RigStage extends VBox implements Stage, View<Sight> {
         wanted.setAccessibleText("How long a round trip may be, in milliseconds");
         wanted.setOnAction(_ -> want());
         round.setAlignment(Pos.CENTER_LEFT);
-        HBox head = new HBox(16, Look.text("The rig", "stage-title"), layers, round);
+        HBox head =
+                new HBox(
+                        16,
+                        Look.text("The rig", "stage-title"),
+                        layers,
+                        round,
+                        Look.spring(),
+                        zooming());
         head.setAlignment(Pos.BASELINE_LEFT);
         ScrollPane above = scroll(chart, "rig-scroll");
+        above.setPannable(true);
         above.prefHeightProperty().bind(chart.prefHeightProperty().add(2));
         above.minHeightProperty()
                 .bind(Bindings.min(above.prefHeightProperty(), heightProperty().multiply(SHARE)));
@@ -118,6 +128,27 @@ public final class RigStage extends VBox implements Stage, View<Sight> {
                 .toList();
     }
 
+    /// Smaller, as drawn, larger.
+    private HBox zooming() {
+        Button smaller = zoom("rig-smaller", "\u2212", "Smaller drawing", -1);
+        Button same = zoom("rig-same", "", "Drawing as it fits", 0);
+        Button larger = zoom("rig-larger", "+", "Larger drawing", 1);
+        same.textProperty().bind(chart.zoom().multiply(100).asString(Locale.ROOT, "%.0f\u202F%%"));
+        HBox zooming = new HBox(2, smaller, same, larger);
+        zooming.setAlignment(Pos.CENTER_RIGHT);
+        zooming.getStyleClass().add("zooming");
+        return zooming;
+    }
+
+    private Button zoom(String id, String words, String about, int by) {
+        Button button = new Button(words);
+        button.setId(id);
+        button.getStyleClass().add("take-out");
+        button.setAccessibleText(about);
+        button.setOnAction(_ -> chart.zoom(by));
+        return button;
+    }
+
     private void look(RigLayer at) {
         session.stage().set(ID);
         layer.set(at);
@@ -141,7 +172,7 @@ public final class RigStage extends VBox implements Stage, View<Sight> {
     @Override
     public Function<Picture, Sight> drawing() {
         RigLayer over = layer.get();
-        double room = chart.room();
+        Sight.Room room = chart.room(getHeight() * SHARE);
         double wants = wantedMs.get();
         Catalogue catalogue = session.shelf().prover().catalogue();
         return picture -> Sight.of(picture, over, room, wants, catalogue);
@@ -149,7 +180,7 @@ public final class RigStage extends VBox implements Stage, View<Sight> {
 
     @Override
     public void clear() {
-        chart.show(Optional.empty(), layer.get());
+        chart.show(Optional.empty(), layer.get(), 1);
     }
 
     private static ScrollPane scroll(Region content, String id) {
@@ -168,7 +199,7 @@ public final class RigStage extends VBox implements Stage, View<Sight> {
             ToggleButton button = new ToggleButton(layer.title());
             button.setToggleGroup(group);
             button.setSelected(layer == this.layer.get());
-            button.setId("layer-" + layer.title().toLowerCase(java.util.Locale.ROOT));
+            button.setId("layer-" + layer.title().toLowerCase(Locale.ROOT));
             button.getStyleClass().setAll("pane-tab");
             button.setOnAction(
                     _ -> {
@@ -193,7 +224,7 @@ public final class RigStage extends VBox implements Stage, View<Sight> {
     @Override
     public void show(Sight sight) {
         Look.show(round, sight.layer() == RigLayer.TIME);
-        chart.show(sight.drawing(), sight.layer());
+        chart.show(sight.drawing(), sight.layer(), sight.zoom());
         words.setText(legend(sight.picture(), sight.layer()));
         page.show(sight.page());
     }
@@ -207,7 +238,8 @@ public final class RigStage extends VBox implements Stage, View<Sight> {
                                 ? "Lit: what %s depends on. ".formatted(Names.of(picture.ear()))
                                 : "";
         return switch (layer) {
-            case LEADS, COMPUTERS -> lit + "Numbers are those of the lead list.";
+            case LEADS, COMPUTERS ->
+                    lit + "Numbers are those of the lead list. N on a box: its next lead.";
             case POWER -> "Lines lead from what feeds to what is fed.";
             case EARTHS -> "Heavy lines join grounds; a letter names the lead that closes a ring.";
             case TIME -> lit + "Rates are those that each machine runs at.";

@@ -14,13 +14,15 @@ import rivulus.rig.RigEdits;
 import rivulus.show.Device;
 import rivulus.show.Show;
 
-/// How the chosen device could be joined to another, searched off the interface thread.
+/// How the chosen device could be joined to another, searched off the interface thread; and which
+/// of its leads is looked at.
 public final class Joinings implements AutoCloseable {
     private static final int WAYS_OFFERED = 3;
 
     private final Session session;
     private final Work joining;
     private final StringProperty joinTo = new SimpleStringProperty("");
+    private final StringProperty lead = new SimpleStringProperty("");
     private final ObservableList<Joining> joinings = FXCollections.observableArrayList();
     private Show joinedOn = Show.untitled();
 
@@ -28,7 +30,13 @@ public final class Joinings implements AutoCloseable {
         this.session = session;
         joining = new Work("join", "searching for leads", mishaps);
         joinTo.addListener((_, _, _) -> find());
-        session.device().addListener((_, _, _) -> joinTo.set(""));
+        session.device()
+                .addListener(
+                        (_, _, device) -> {
+                            joinTo.set("");
+                            if (!touches(device)) lead.set("");
+                        });
+        lead.addListener((_, _, _) -> session.redraw());
     }
 
     boolean isSettled() {
@@ -38,6 +46,16 @@ public final class Joinings implements AutoCloseable {
     /// The device that the chosen one is to be joined to, or empty.
     public StringProperty to() {
         return joinTo;
+    }
+
+    /// The lead that is looked at, one of the chosen device; or empty.
+    public StringProperty lead() {
+        return lead;
+    }
+
+    private boolean touches(String device) {
+        return session.show().get().rig().cables().stream()
+                .anyMatch(cable -> cable.id().equals(lead.get()) && cable.touches(device));
     }
 
     /// The best ways to join the chosen device to the other, as soon as they are found.
