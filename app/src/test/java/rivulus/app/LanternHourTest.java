@@ -3,6 +3,7 @@ package rivulus.app;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Path;
+import java.util.List;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -102,6 +103,21 @@ class LanternHourTest {
                     .contains("Show desk", "On the way", "USB 1 chat feed");
             hand.click("#close-knobs");
             assertThat(hand.sees("#knobs")).isFalse();
+        }
+    }
+
+    @Test
+    void aPortThatSeveralPassIsToldOnceAndNoLabelIsCut() {
+        try (Hand hand = Hand.atDemo(folder)) {
+            hand.act(() -> hand.session().ear().set("stream"));
+            List<String> told = hand.textsIn("#watercourse");
+            assertThat(told)
+                    .filteredOn(text -> text.contains("input capture 1"))
+                    .hasSizeBetween(1, 2);
+            for (String ear : List.of("stream", "nadia", "maren", "house")) {
+                hand.act(() -> hand.session().ear().set(ear));
+                assertThat(hand.textsIn("#watercourse")).noneMatch(text -> text.endsWith("…"));
+            }
         }
     }
 }

@@ -15,7 +15,7 @@ final class DeltaLayout implements CourseLayout {
     private static final double TITLE = 15;
 
     private final Course course;
-    private final double columnWidth;
+    private final CourseColumns columns;
     private final double row;
     private final double top;
     private final int[] first;
@@ -23,7 +23,7 @@ final class DeltaLayout implements CourseLayout {
 
     private DeltaLayout(Course course, double width, double height) {
         this.course = course;
-        columnWidth = width / course.columns();
+        columns = new CourseColumns(course, width, 9, 0.06);
         int rows = Math.max(1, course.ribbons().size());
         row = Math.min(WIDEST_ROW, height / rows);
         top = (height - rows * row) / 2;
@@ -51,16 +51,13 @@ final class DeltaLayout implements CourseLayout {
         return row;
     }
 
-    private double inset() {
-        return Math.min(11, columnWidth * 0.07);
-    }
-
     @Override
     public Box box(int bed) {
         return new Box(
-                course.beds().get(bed).column() * columnWidth + inset(),
+                columns.left(course.beds().get(bed).column()),
                 top + first[bed] * row + GAP,
-                columnWidth - 2 * inset(),
+                columns.right(course.beds().get(bed).column())
+                        - columns.left(course.beds().get(bed).column()),
                 (last[bed] - first[bed] + 1) * row - 2 * GAP);
     }
 
@@ -85,8 +82,8 @@ final class DeltaLayout implements CourseLayout {
         for (int c = course.beds().get(passes.getLast().bed()).column() + 1;
                 c < course.columns();
                 c++) {
-            points.add(new Point(c * columnWidth + inset(), end, -1));
-            points.add(new Point((c + 1) * columnWidth - inset(), end, -1));
+            points.add(new Point(columns.left(c), end, -1));
+            points.add(new Point(columns.right(c), end, -1));
         }
         return points;
     }

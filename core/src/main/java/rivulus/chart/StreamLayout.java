@@ -21,7 +21,7 @@ final class StreamLayout implements CourseLayout {
     private static final double BETWEEN_COLUMNS = 30;
 
     private final Course course;
-    private final double width;
+    private final CourseColumns across;
     private final double height;
     private final List<List<Group>> columns = new ArrayList<>();
     private final Map<Course.Bed, Group> groupOfBed = new HashMap<>();
@@ -53,7 +53,7 @@ final class StreamLayout implements CourseLayout {
 
     private StreamLayout(Course course, double width, double height) {
         this.course = course;
-        this.width = width;
+        across = new CourseColumns(course, width, BETWEEN_COLUMNS / 2, 0.11);
         this.height = height;
         fillColumns();
         sweep();
@@ -177,23 +177,15 @@ final class StreamLayout implements CourseLayout {
         return lane;
     }
 
-    private double columnWidth() {
-        return width / course.columns();
-    }
-
-    private double inset() {
-        return Math.min(BETWEEN_COLUMNS / 2, columnWidth() * 0.14);
-    }
-
     @Override
     public Box box(int bed) {
         Course.Bed it = course.beds().get(bed);
         Group group = groupOfBed.get(it);
         double tall = TITLE + 2 * PAD + lane * group.lanes.size();
         return new Box(
-                it.column() * columnWidth() + inset(),
+                across.left(it.column()),
                 group.top,
-                columnWidth() - 2 * inset(),
+                across.right(it.column()) - across.left(it.column()),
                 tall);
     }
 
@@ -204,8 +196,8 @@ final class StreamLayout implements CourseLayout {
             for (Group group : columns.get(c)) {
                 for (Lane l : group.lanes) {
                     if (l.ribbon != ribbon) continue;
-                    double left = c * columnWidth() + inset();
-                    double right = (c + 1) * columnWidth() - inset();
+                    double left = across.left(c);
+                    double right = across.right(c);
                     int bed = group.bed == null ? -1 : course.beds().indexOf(group.bed);
                     points.add(new Point(left, l.y, bed));
                     points.add(new Point(right, l.y, bed));

@@ -4,6 +4,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Consumer;
+import java.util.stream.Stream;
 import javafx.geometry.VPos;
 import javafx.scene.Cursor;
 import javafx.scene.Node;
@@ -116,7 +117,7 @@ final class Watercourse extends Pane {
         ground.setManaged(false);
         ground.resizeRelocate(LEFT + box.x(), box.y(), box.width(), box.height());
         Text title = text(bed.title(), "bed-title");
-        title.setX(LEFT + box.x());
+        title.setX(LEFT + box.x() + MARGIN / 2);
         title.setY(box.y() + 15);
         if (!bed.device().isEmpty()) {
             ground.getStyleClass().add("machine");
@@ -124,8 +125,8 @@ final class Watercourse extends Pane {
             onClick(title, () -> onDevice.accept(bed.device()));
         }
         getChildren().addAll(ground, title);
-        if (box.height() < TWO_LINES) fit(title, box.width());
-        title.setWrappingWidth(box.width());
+        if (box.height() < TWO_LINES) fit(title, box.width() - MARGIN, 0);
+        title.setWrappingWidth(box.width() - MARGIN);
     }
 
     private static void onClick(Node node, Runnable then) {
@@ -161,7 +162,7 @@ final class Watercourse extends Pane {
         Course.Ribbon ribbon = course.ribbons().get(r);
         List<CourseLayout.Point> points = layout.points(r);
         boolean dry = ribbon.broken().isPresent();
-        double thick = dry ? 11 : CourseLayout.thickness(ribbon.levelDb());
+        double thick = thickness(ribbon);
         double[] path = path(points, dry);
         String key = ribbon.source() + "/" + ribbon.ear() + "/" + r;
         lay.put(key, path);
@@ -170,7 +171,7 @@ final class Watercourse extends Pane {
         if (ribbon.flow() == Verdict.Flow.DOUBLED)
             strand(path, thick / 4, ribbon, "gap-between-strands");
         if (dry) strand(path, thick - 3, ribbon, "between-dry-banks");
-        if (!delta) labels(layout, ribbon, points, thick);
+        if (!delta) labels(course, layout, r, points);
         CourseLayout.Point end = points.get(lastInBed(points));
         if (!dry) drawLetter(ribbon, LEFT + points.getFirst().x(), points.getFirst().y());
         if (delta) drawEar(ribbon, LEFT + points.getLast().x(), end.y());
@@ -228,18 +229,22 @@ final class Watercourse extends Pane {
         return flow.name().toLowerCase(java.util.Locale.ROOT).replace('_', '-');
     }
 
+    /// The port by which a ribbon passes each bed, told once where several pass one below the other
+    /// by the same; at its beginning what it is.
     private void labels(
-            CourseLayout layout,
-            Course.Ribbon ribbon,
-            List<CourseLayout.Point> points,
-            double thick) {
+            Course course, CourseLayout layout, int r, List<CourseLayout.Point> points) {
+        Course.Ribbon ribbon = course.ribbons().get(r);
+        double thick = thickness(ribbon);
         int pass = 0;
         for (int i = 0; i + 1 < points.size(); i += 2) {
             if (points.get(i).bed() < 0) continue;
             boolean first = pass == 0;
-            String label = ribbon.passes().get(pass++).label();
+            Course.Pass here = ribbon.passes().get(pass++);
+            String label = here.label();
             String name = Sources.name(show(), ribbon.source());
-            if (first) label = label.isEmpty() ? name : name + " · " + label;
+            boolean told = isToldAbove(course, layout, here, points.get(i).y());
+            if (first) label = label.isEmpty() || told ? name : name + " · " + label;
+            else if (told) continue;
             double room = points.get(i + 1).x() - points.get(i).x() - MARGIN;
             if (label.isEmpty() || layout.laneHeight() < 22) continue;
             Text text = text(label, "pass-label", first ? "source-name" : "point-name");
@@ -249,18 +254,62 @@ final class Watercourse extends Pane {
             if (first) onClick(text, () -> onSource.accept(ribbon.source()));
             else text.setMouseTransparent(true);
             getChildren().add(text);
-            fit(text, room);
+            boolean whole = fit(text, room, layout.laneHeight() - thick - 2);
+            if (!whole && !first) getChildren().remove(text);
+            if (whole && text.getWrappingWidth() > 0) text.setY(points.get(i).y() - thick / 2 - 1);
         }
     }
 
-    /// As much of a text as has room, measured: all of it, its first part, or what fits.
-    private static void fit(Text text, double room) {
+    private static double thickness(Course.Ribbon ribbon) {
+        return ribbon.broken().isPresent() ? 11 : CourseLayout.thickness(ribbon.levelDb());
+    }
+
+    /// Whether the ribbon next above in a bed passes it by the same port.
+    private static boolean isToldAbove(
+            Course course, CourseLayout layout, Course.Pass pass, double y) {
+        String above = "";
+        double nearest = Double.NEGATIVE_INFINITY;
+        for (int r = 0; r < course.ribbons().size(); r++) {
+            List<Course.Pass> passes = course.ribbons().get(r).passes();
+            for (int p = 0; p < passes.size(); p++) {
+                if (passes.get(p).bed() != pass.bed()) continue;
+                double at = yIn(layout.points(r), pass.bed());
+                if (at >= y || at <= nearest) continue;
+                nearest = at;
+                above = passes.get(p).label();
+            }
+        }
+        return !pass.label().isEmpty() && above.equals(pass.label());
+    }
+
+    private static double yIn(List<CourseLayout.Point> points, int bed) {
+        return points.stream()
+                .filter(point -> point.bed() == bed)
+                .mapToDouble(CourseLayout.Point::y)
+                .findFirst()
+                .orElse(Double.POSITIVE_INFINITY);
+    }
+
+    /// As much of a text as has room, measured: all of it, in two lines where they have room, its
+    /// first part, or what fits.
+    ///
+    /// @param height how high it may be
+    /// @return whether no word of it had to be cut
+    private static boolean fit(Text text, double room, double height) {
         String label = text.getText();
         text.applyCss();
-        if (width(text) <= room) return;
+        if (width(text) <= room) return true;
+        double line = text.getLayoutBounds().getHeight();
+        boolean wordsFit = Stream.of(label.split(" ")).allMatch(word -> width(text, word) <= room);
+        text.setText(label);
+        if (wordsFit) {
+            text.setWrappingWidth(room);
+            if (text.getLayoutBounds().getHeight() <= Math.min(height, 2.2 * line)) return true;
+            text.setWrappingWidth(0);
+        }
         for (String joint : new String[] {" → ", " · "}) {
             int end = label.indexOf(joint);
-            if (end > 0 && width(text, label.substring(0, end)) <= room) return;
+            if (end > 0 && width(text, label.substring(0, end)) <= room) return true;
         }
         int least = 0;
         int most = label.length();
@@ -270,6 +319,7 @@ final class Watercourse extends Pane {
             else most = middle - 1;
         }
         text.setText(cut(label, Math.max(1, least)));
+        return false;
     }
 
     private static String cut(String label, int letters) {
