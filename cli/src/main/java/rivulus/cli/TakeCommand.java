@@ -37,7 +37,7 @@ final class TakeCommand implements Callable<Integer> {
     @Parameters(index = "1", paramLabel = "LIST", description = "The list, a CSV file.")
     private Path list;
 
-    @Option(names = "--as", paramLabel = "KIND", description = "inputs or leads")
+    @Option(names = "--as", paramLabel = "KIND", description = "inputs, leads or people")
     private String kind = "";
 
     @Option(

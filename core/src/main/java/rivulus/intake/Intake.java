@@ -47,6 +47,7 @@ public final class Intake {
                 switch (matching.listed()) {
                     case INPUTS -> new InputRows(show, catalogue, leads, into);
                     case LEADS -> new LeadRows(show, catalogue, leads);
+                    case PEOPLE -> new PeopleRows(show, catalogue);
                 };
         List<Plan.Line> lines = new ArrayList<>();
         for (int r = 0; r < list.rows().size(); r++) {

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 
 /// Which column of a list means what.
 ///
@@ -18,11 +19,13 @@ public record Matching(Meaning.Listed listed, Map<Meaning, String> columns) {
 
     /// The matching that the names of the columns suggest, for the kind of list they suggest.
     public static Matching guess(Listing list) {
-        Matching inputs = guess(list, Meaning.Listed.INPUTS);
-        Matching leads = guess(list, Meaning.Listed.LEADS);
-        if (inputs.missing().isEmpty() != leads.missing().isEmpty())
-            return inputs.missing().isEmpty() ? inputs : leads;
-        return inputs.columns.size() >= leads.columns.size() ? inputs : leads;
+        return Stream.of(Meaning.Listed.values())
+                .map(listed -> guess(list, listed))
+                .max(
+                        Comparator.comparing((Matching matching) -> matching.missing().isEmpty())
+                                .thenComparing(matching -> matching.columns.size())
+                                .thenComparing(matching -> -matching.listed.ordinal()))
+                .orElseThrow();
     }
 
     /// The matching that the names of the columns suggest for a kind of list.

@@ -16,14 +16,22 @@ public enum Meaning {
     FROM(Listed.LEADS, true, "from", "source", "output", "out", "a"),
     TO(Listed.LEADS, true, "to", "destination", "input", "in", "into", "b"),
     METRES(Listed.LEADS, false, "metres", "meters", "length", "m"),
-    OWNED(Listed.LEADS, false, "owned", "have", "status", "to buy", "buy");
+    OWNED(Listed.LEADS, false, "owned", "have", "status", "to buy", "buy"),
+    WHO(Listed.PEOPLE, true, "who", "name", "person", "people", "guest", "cast"),
+    ROLE(Listed.PEOPLE, true, "role", "part", "as", "does", "function"),
+    PERSON_PLACE(Listed.PEOPLE, false, "place", "room", "where", "location"),
+    BY(Listed.PEOPLE, false, "by", "comes by", "comes in by", "via", "from afar by"),
+    PRONOUN(Listed.PEOPLE, false, "pronoun", "pronouns"),
+    COUNT(Listed.PEOPLE, false, "count", "how many", "number", "pieces");
 
     /// What a list lists.
     public enum Listed {
         /// What goes into which channel of a mixer.
         INPUTS("Input list"),
         /// Leads with both their ends.
-        LEADS("Lead list");
+        LEADS("Lead list"),
+        /// Who is in the show.
+        PEOPLE("List of people");
 
         private final String title;
 

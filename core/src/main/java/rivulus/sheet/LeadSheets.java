@@ -47,7 +47,7 @@ final class LeadSheets {
             rows.add(
                     List.of(
                             tag(lead),
-                            lead.kindInWords(),
+                            lead.kindInWords() + tape(lead),
                             metres(lead),
                             lead.a().words(),
                             lead.b().words(),
@@ -73,6 +73,10 @@ final class LeadSheets {
                         "arrives"),
                 rows,
                 troubles);
+    }
+
+    private static String tape(LeadReport lead) {
+        return lead.cable().tape().map(tape -> ", %s tape".formatted(tape.word())).orElse("");
     }
 
     private static boolean isThing(LeadReport lead) {
@@ -104,6 +108,7 @@ final class LeadSheets {
             String b = lead.b().words();
             String kind =
                     lead.kindInWords()
+                            + tape(lead)
                             + (lead.cable().metres() == 0
                                     ? ""
                                     : ", " + Words.metres(lead.cable().metres()));

@@ -27,6 +27,7 @@ public final class Sheets {
         RIG("The whole rig"),
         DRAWING("Drawing"),
         LEADS("Lead list"),
+        CHANNELS("Channels"),
         LABELS("Labels"),
         SHOPPING("Shopping list"),
         PACKING("Packing list"),
@@ -54,6 +55,7 @@ public final class Sheets {
     private final Survey survey;
     private final Catalogue catalogue;
     private final LeadSheets leads;
+    private final ChannelSheets channels;
     private final ComputerSheets computers;
 
     /// Sheets of a show whose templates are in the catalogue.
@@ -62,6 +64,7 @@ public final class Sheets {
         this.survey = proof.survey();
         this.catalogue = proof.show().kinds(catalogue);
         leads = new LeadSheets(proof);
+        channels = new ChannelSheets(proof, this.catalogue);
         computers = new ComputerSheets(proof, survey);
     }
 
@@ -72,6 +75,7 @@ public final class Sheets {
             case RIG -> new Sheet(title, whole());
             case DRAWING -> Sheet.of(title, drawing(RigLayer.LEADS));
             case LEADS -> Sheet.of(title, leads.list());
+            case CHANNELS -> Sheet.of(title, channels.tables().toArray(Part[]::new));
             case LABELS -> Sheet.of(title, leads.labels());
             case SHOPPING -> Sheet.of(title, leads.shopping());
             case PACKING -> Sheet.of(title, leads.packing());
@@ -84,6 +88,7 @@ public final class Sheets {
         List<Sheet.Chapter> chapters = new ArrayList<>();
         chapters.add(new Sheet.Chapter("Drawing", List.of(drawing(RigLayer.LEADS))));
         chapters.add(new Sheet.Chapter("Lead list", List.of(leads.list())));
+        chapters.add(new Sheet.Chapter("Channels", channels.tables()));
         chapters.addAll(computers.chapters());
         chapters.add(new Sheet.Chapter("Power and earths", power()));
         chapters.add(new Sheet.Chapter("Shopping list", List.of(leads.shopping())));

@@ -260,4 +260,21 @@ class DrawingsTest {
         assertThat(KnobSheet.of(scene("tales"), "nothing", nadia, Demo.PROVER.catalogue()))
                 .isEmpty();
     }
+
+    @Test
+    void manyRowsThatAreWellFoldByKindUntilOneIsChosen() {
+        Chart chart =
+                Chart.of(Demo.PROVER.prove(Demo.lanternMended()).scene("tales").orElseThrow());
+        assertThat(chart.folded("", 100)).hasSameSizeAs(chart.rows());
+        List<Chart.Fold> folds = chart.folded("", 3);
+        assertThat(folds).anyMatch(fold -> fold.title().endsWith(" tracks"));
+        assertThat(folds.stream().flatMap(fold -> fold.rows().stream()))
+                .containsExactlyElementsOf(chart.rows());
+        assertThat(chart.folded("track-ivo", 3))
+                .noneMatch(fold -> fold.title().endsWith(" tracks"));
+        Chart wrong = Chart.of(scene("tales"));
+        for (Chart.Fold fold : wrong.folded("", 3))
+            assertThat(!fold.isFolded() || fold.rows().stream().allMatch(Chart.Row::isWell))
+                    .isTrue();
+    }
 }

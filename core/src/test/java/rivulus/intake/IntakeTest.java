@@ -52,6 +52,36 @@ class IntakeTest {
                 .toList();
     }
 
+    // People
+
+    @Test
+    void aListOfPeopleBringsThemWithWhatTheyNeedAndMovesThoseThatAreThere() {
+        Plan plan =
+                plan(
+                        RigText.show(HALL),
+                        """
+                        Name,Role,Place,By,Count
+                        Nadia,caller,,call program,
+                        Choir,guests,hall,,12
+                        Ivo,host,Attic,,
+                        Maren,host,hall,,
+                        Edda,juggler,,,
+                        ,host,,,
+                        """);
+        assertThat(told(plan))
+                .hasSize(5)
+                .anyMatch(line -> line.startsWith("2 new: Nadia · caller · afar, by call program"))
+                .anyMatch(line -> line.startsWith("3 new: Choir · guest · 12 people · in hall"))
+                .contains("4 changed: ivo: host, in Attic", "5 as it is: maren")
+                .contains(
+                        "6 left out: \"juggler\" is no role; people are host, guest, caller,"
+                                + " interpreter, producer and audience");
+        Show after = plan.after();
+        assertThat(after.cast().people()).hasSize(4);
+        assertThat(after.ears()).anyMatch(ear -> ear.name().equals("Nadia"));
+        assertThat(after.rig().devices()).anyMatch(d -> d.template().equals("far-headset"));
+    }
+
     // Columns
 
     @ParameterizedTest(name = "{0}: {1}")
@@ -61,6 +91,8 @@ class IntakeTest {
                 "Ch,Source,Mic,48V | INPUTS",
                 "channel;name;gear;metres | INPUTS",
                 "from,to,lead,length | LEADS",
+                "Name,Role,Where,Via | PEOPLE",
+                "who;role | PEOPLE",
                 "no,lead,metres,from,to,label at from,label at to,owned,arrives | LEADS"
             })
     void theNamesOfTheColumnsSayWhatTheyMean(String columns, Meaning.Listed listed) {

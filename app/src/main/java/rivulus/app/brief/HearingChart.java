@@ -42,6 +42,8 @@ final class HearingChart extends GridPane implements View<HearingChart.Sight> {
     private static final PseudoClass CHOSEN = PseudoClass.getPseudoClass("chosen");
     private static final PseudoClass CHOSEN_ROW = PseudoClass.getPseudoClass("chosen-row");
     private static final double NAMES = 118;
+    /// So many ears stand in the chart one by one.
+    private static final int MOST_UNFOLDED = 18;
 
     private final Session session;
     private final ScrollPane scroll = new ScrollPane(this);
@@ -145,8 +147,14 @@ final class HearingChart extends GridPane implements View<HearingChart.Sight> {
             heads.add(head);
             add(head, c + 1, 0);
         }
-        for (int r = 0; r < chart.rows().size(); r++) {
-            Chart.Row row = chart.rows().get(r);
+        List<Chart.Fold> folds =
+                chart.folded(picture.ear() == null ? "" : picture.ear().id(), MOST_UNFOLDED);
+        for (int r = 0; r < folds.size(); r++) {
+            if (folds.get(r).isFolded()) {
+                fold(folds.get(r), r + 1);
+                continue;
+            }
+            Chart.Row row = folds.get(r).rows().getFirst();
             boolean chosenRow = picture.ear() != null && row.ear().id().equals(picture.ear().id());
             Label name = Look.text(row.ear().name(), "row-ear");
             name.setMaxWidth(Double.MAX_VALUE);
@@ -178,6 +186,24 @@ final class HearingChart extends GridPane implements View<HearingChart.Sight> {
         scroll.layout();
         stick();
         if (chosenCell != null) reveal(chosenCell);
+    }
+
+    /// Rows that are well stand as one, until one of them is chosen.
+    private void fold(Chart.Fold fold, int row) {
+        String first = fold.rows().getFirst().ear().id();
+        Label name = Look.text(fold.title(), "row-ear", "row-folded");
+        name.setMaxWidth(Double.MAX_VALUE);
+        name.setMaxHeight(Double.MAX_VALUE);
+        name.getStyleClass().add("stays");
+        Label all = Look.text("all as wished", "soft", "row-folded");
+        all.setMaxWidth(Double.MAX_VALUE);
+        for (Label label : List.of(name, all)) {
+            label.setAccessibleText(fold.title() + ", all as wished");
+            label.setOnMouseClicked(_ -> choose(first, ""));
+        }
+        names.add(name);
+        add(name, 0, row);
+        add(all, 1, row, Math.max(1, sight.chart().sources().size()), 1);
     }
 
     private Node head(Picture picture, Source source) {
