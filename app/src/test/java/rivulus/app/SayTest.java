@@ -11,6 +11,7 @@ import javafx.scene.control.Labeled;
 import javafx.scene.control.TextArea;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import rivulus.app.brief.BriefStage;
@@ -326,5 +327,31 @@ class SayTest {
             hand.press(KeyCode.SPACE);
             assertThat(hand.session().stage().get()).isEqualTo(MixesStage.ID);
         }
+    }
+
+    @Test
+    void whatIsTypedWhileLinesAreReadIsNeitherTakenNorLost() {
+        try (Hand hand = Hand.atNewWindow(folder)) {
+            hand.press(KeyCode.CONTROL, KeyCode.L);
+            hand.act(
+                    () -> {
+                        TextArea lines = (TextArea) hand.find("#say-lines");
+                        lines.setText("Maren, host");
+                        lines.fireEvent(enter());
+                        lines.appendText("Ivo, guest");
+                        lines.fireEvent(enter());
+                        lines.appendText("Na");
+                    });
+            assertThat(show(hand).cast().people())
+                    .extracting(Person::name)
+                    .startsWith("Maren")
+                    .doesNotContain("MarenIvo");
+            assertThat(((TextArea) hand.find("#say-lines")).getText()).endsWith("Na");
+        }
+    }
+
+    private static KeyEvent enter() {
+        return new KeyEvent(
+                KeyEvent.KEY_PRESSED, "", "", KeyCode.ENTER, false, false, false, false);
     }
 }

@@ -8,43 +8,36 @@ import javafx.scene.Node;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
-import javafx.scene.layout.HBox;
-import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
+import rivulus.app.form.Rows;
 import rivulus.app.look.Look;
 import rivulus.file.TemplateDraft;
 import rivulus.file.TemplateForm;
 
 /// One field of a kind of gear, to be filled in.
-final class FieldRow extends HBox {
+final class FieldRow extends VBox {
     private static final double NAMES = 112;
 
     private final TemplateForm.Field field;
-    private final Label trouble = Look.paragraph("", "field-trouble");
+    private final Label trouble = Rows.trouble();
     private final Consumer<Object> set;
     private String shown;
 
     /// @param set told what was filled in, as a plain value; an empty text takes the field out
     FieldRow(TemplateForm.Field field, Object value, boolean open, Consumer<Object> set) {
-        super(8);
         this.field = field;
         this.set = set;
         this.shown = TemplateDraft.shown(field, value);
-        getStyleClass().add("field-row");
-        Label name = Look.text(field.label() + (field.required() ? " *" : ""), "field-name");
-        name.setMinWidth(NAMES);
-        name.setMaxWidth(NAMES);
         Node entry = entry();
         entry.setDisable(!open);
         entry.setId("field-" + field.name());
         entry.setAccessibleText(field.label() + ". " + field.about());
-        VBox box = new VBox(2, entry);
+        List<Node> under = new ArrayList<>();
         if (!field.about().isEmpty())
-            box.getChildren().add(Look.paragraph(field.about(), "soft", "field-about"));
-        box.getChildren().add(trouble);
-        Look.show(trouble, false);
-        HBox.setHgrow(box, Priority.ALWAYS);
-        getChildren().addAll(name, box);
+            under.add(Look.paragraph(field.about(), "soft", "field-about"));
+        under.add(trouble);
+        String asked = field.label() + (field.required() ? " *" : "");
+        getChildren().add(Rows.row(asked, NAMES, entry, under));
     }
 
     private Node entry() {
@@ -68,12 +61,7 @@ final class FieldRow extends HBox {
 
     private TextField typed() {
         TextField text = new TextField(shown);
-        text.setOnAction(_ -> take(text.getText()));
-        text.focusedProperty()
-                .addListener(
-                        (_, _, focused) -> {
-                            if (!focused) take(text.getText());
-                        });
+        Rows.onDone(text, () -> take(text.getText()));
         return text;
     }
 

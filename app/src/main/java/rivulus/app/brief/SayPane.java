@@ -53,6 +53,10 @@ final class SayPane extends VBox implements View<SaySight> {
     private final VBox one = new VBox(8);
     private final Label formTitle = Look.paragraph("", "pane-title");
     private String key = "";
+    /// What is to be added once it is read; empty where nothing is.
+    private String taking = "";
+    /// How much of what is there now is to be added after that, too; 0 for nothing.
+    private int upTo;
     /// What was read last, or null before anything was.
     private Page page;
 
@@ -161,6 +165,7 @@ final class SayPane extends VBox implements View<SaySight> {
     }
 
     private void understand(String text) {
+        if (!taking.isEmpty()) return;
         session.understand(text, this::understood);
     }
 
@@ -184,8 +189,46 @@ final class SayPane extends VBox implements View<SaySight> {
     /// Adds what was understood; lines with something unclear in them stay, to be mended.
     private void add() {
         Show show = session.show().get();
-        boolean read = page != null && page.show() == show && page.text().equals(lines.getText());
-        Page whole = read ? page : Page.of(lines.getText(), show, catalogue());
+        String text = lines.getText();
+        boolean read = page != null && page.show() == show && page.text().equals(text);
+        if (read) {
+            add(page);
+            return;
+        }
+        if (taking.isEmpty()) read(text);
+        else upTo = text.length();
+    }
+
+    /// Many that were pasted are still being read: they are added as soon as they are, and what is
+    /// typed meanwhile stays.
+    private void read(String text) {
+        taking = text;
+        session.understand(
+                text,
+                whole -> {
+                    taking = "";
+                    boolean stands =
+                            whole.show() == session.show().get()
+                                    && lines.getText().startsWith(text);
+                    if (!stands) {
+                        understand(lines.getText());
+                        return;
+                    }
+                    String typed = lines.getText();
+                    int next = Math.max(upTo, text.length());
+                    upTo = 0;
+                    understood(whole);
+                    add(whole);
+                    String before = lines.getText();
+                    boolean parted = before.isEmpty() || typed.length() == text.length();
+                    before += (parted ? "" : "\n") + typed.substring(text.length(), next);
+                    lines.setText(before + typed.substring(next));
+                    lines.positionCaret(lines.getLength());
+                    if (next > text.length()) read(before);
+                });
+    }
+
+    private void add(Page whole) {
         List<String> left = whole.left();
         if (left.size() == whole.lines().size()) {
             if (!left.isEmpty()) tell("Mend what is marked, or take it out; then it can be added.");

@@ -13,8 +13,6 @@ import javafx.scene.control.Control;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.FlowPane;
-import javafx.scene.layout.HBox;
-import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import javafx.util.StringConverter;
 import rivulus.app.look.Look;
@@ -136,26 +134,17 @@ public final class FormBox extends VBox {
     // Fields
 
     private Node row(Field field) {
-        Label name = Look.text(field.label(), "field-name");
-        name.setMinWidth(NAMES);
-        name.setMaxWidth(NAMES);
-        name.setWrapText(true);
-        Label trouble = Look.paragraph("", "field-trouble");
-        Look.show(trouble, false);
+        Label trouble = Rows.trouble();
         Node entry =
                 switch (field) {
                     case Field.Text text -> text(text, trouble);
                     case Field.Choice choice -> choice(choice, trouble);
                     case Field.Several several -> several(several, trouble);
                 };
-        VBox box = new VBox(2, entry, trouble);
-        if (field instanceof Field.Choice choice && !choice.told().isEmpty())
-            box.getChildren().add(1, Look.paragraph(choice.told(), "soft"));
-        HBox.setHgrow(box, Priority.ALWAYS);
-        box.setMinWidth(0);
-        HBox row = new HBox(8, name, box);
-        row.getStyleClass().add("field-row");
-        return row;
+        boolean told = field instanceof Field.Choice choice && !choice.told().isEmpty();
+        List<Node> under = new ArrayList<>(List.of(trouble));
+        if (told) under.addFirst(Look.paragraph(((Field.Choice) field).told(), "soft"));
+        return Rows.row(field.label(), NAMES, entry, under);
     }
 
     /// An id by which the window finds a node.
@@ -177,7 +166,7 @@ public final class FormBox extends VBox {
             TextField typed = new TextField(field.value());
             entry(typed, field);
             typed.setPromptText(field.hint());
-            onDone(typed, () -> take(field.id(), typed.getText(), trouble));
+            Rows.onDone(typed, () -> take(field.id(), typed.getText(), trouble));
             return typed;
         }
         ComboBox<String> typed = new ComboBox<>();
@@ -188,17 +177,9 @@ public final class FormBox extends VBox {
         typed.setPromptText(field.hint());
         typed.valueProperty()
                 .addListener((_, _, word) -> take(field.id(), word == null ? "" : word, trouble));
-        onDone(typed.getEditor(), () -> take(field.id(), typed.getEditor().getText(), trouble));
+        Rows.onDone(
+                typed.getEditor(), () -> take(field.id(), typed.getEditor().getText(), trouble));
         return typed;
-    }
-
-    private static void onDone(TextField typed, Runnable then) {
-        typed.setOnAction(_ -> then.run());
-        typed.focusedProperty()
-                .addListener(
-                        (_, _, focused) -> {
-                            if (!focused) then.run();
-                        });
     }
 
     private void take(String id, String typed, Label trouble) {
