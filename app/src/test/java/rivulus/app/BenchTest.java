@@ -27,8 +27,8 @@ class BenchTest {
     }
 
     private static void write(Hand hand, String field, String words) {
-        hand.act(() -> ((TextField) hand.find("#field-" + field)).setText(words));
-        hand.focus("#field-" + field);
+        hand.act(() -> ((TextField) hand.find("#bench #field-" + field)).setText(words));
+        hand.focus("#bench #field-" + field);
         hand.press(KeyCode.ENTER);
     }
 
@@ -56,7 +56,7 @@ class BenchTest {
             assertThat(hand.find("#bench-keep").isDisabled()).isTrue();
             press(hand, "#section-knobs");
             press(hand, "#bench-go");
-            assertThat(((TextField) hand.find("#field-takes")).getText()).isEqualTo("99");
+            assertThat(((TextField) hand.find("#bench #field-takes")).getText()).isEqualTo("99");
             press(hand, "#bench-undo");
             assertThat(hand.textIn("#bench-check")).contains("Holds together");
             press(hand, "#bench-keep");
@@ -75,7 +75,7 @@ class BenchTest {
         try (Hand hand = Hand.atDemo(folder)) {
             open(hand, "pocket-recorder");
             press(hand, "#bench-double");
-            hand.act(() -> ((TextField) hand.find("#field-template")).setText("pocket-recorder"));
+            hand.act(() -> ((TextField) hand.find("#bench #field-template")).setText("pocket-recorder"));
             write(hand, "template", "pocket-recorder");
             press(hand, "#section-ports");
             press(hand, "#section-as-text");
