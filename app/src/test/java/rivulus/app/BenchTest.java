@@ -75,7 +75,10 @@ class BenchTest {
         try (Hand hand = Hand.atDemo(folder)) {
             open(hand, "pocket-recorder");
             press(hand, "#bench-double");
-            hand.act(() -> ((TextField) hand.find("#bench #field-template")).setText("pocket-recorder"));
+            hand.act(
+                    () ->
+                            ((TextField) hand.find("#bench #field-template"))
+                                    .setText("pocket-recorder"));
             write(hand, "template", "pocket-recorder");
             press(hand, "#section-ports");
             press(hand, "#section-as-text");

@@ -1,16 +1,11 @@
 package rivulus.form;
 
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
-import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
-import rivulus.disk.Extras;
 import rivulus.disk.Worded;
 import rivulus.edit.Edit;
-import rivulus.gear.Air;
 import rivulus.gear.Catalogue;
 import rivulus.gear.Template;
 import rivulus.rig.Points;
@@ -94,7 +89,7 @@ record CastForms(Ground on) {
                                                 person.talking(
                                                         Worded.words(Loudness.class).get(word)))));
         fields.add(wears(person));
-        fields.addAll(distances(person));
+        fields.addAll(new Distances(on).of(person));
         List<Deed> deeds =
                 new ArrayList<>(
                         Ground.order(
@@ -141,89 +136,6 @@ record CastForms(Ground on) {
     /// Whether somebody can have it on, or has.
     static boolean isWorn(Device device, Catalogue catalogue) {
         return !device.worn().isEmpty() || catalogue.get(device.template()).isWorn();
-    }
-
-    /// How far it is to what sounds or hears in the same room.
-    private List<Field> distances(Person person) {
-        Optional<Place> place = on.show().place(person.place());
-        if (place.isEmpty()) return List.of();
-        Map<String, String> others = new LinkedHashMap<>();
-        for (Device device : on.show().rig().devices()) {
-            boolean there = device.place().equals(place.get().id());
-            if (there && meetsAir(on.catalogue().get(device.template())))
-                others.put(device.id(), device.name());
-        }
-        for (Person other : on.show().cast().people())
-            if (other.place().equals(place.get().id()) && !other.id().equals(person.id()))
-                others.put(other.id(), other.name());
-        List<Field> fields = new ArrayList<>();
-        others.forEach((id, name) -> fields.add(distance(place.get(), person, id, name)));
-        return fields;
-    }
-
-    private static boolean meetsAir(Template kind) {
-        return kind.ends().stream().anyMatch(e -> e.kind().hearsAir() || e.kind().sounds());
-    }
-
-    private Field distance(Place place, Person person, String other, String name) {
-        Air air = on.catalogue().get(place.room()).air().orElseThrow();
-        List<String> words =
-                air.words().entrySet().stream()
-                        .sorted(Map.Entry.comparingByValue())
-                        .map(Map.Entry::getKey)
-                        .toList();
-        String said =
-                place.distances().stream()
-                        .filter(d -> d.joins(person.id(), other))
-                        .findFirst()
-                        .map(d -> d.word().isEmpty() ? Ground.plain(d.metres()) + " m" : d.word())
-                        .orElse("");
-        return new Field.Text(
-                "to-" + other,
-                "To " + name,
-                said,
-                air.otherwise(),
-                words,
-                typed ->
-                        on.parts()
-                                .put(
-                                        "Say how far %s is from %s".formatted(person.name(), name),
-                                        placed(place, person.id(), other, typed, air)));
-    }
-
-    /// A place with a distance in it said otherwise; blank takes it out.
-    private static Place placed(Place place, String from, String to, String typed, Air air) {
-        Optional<Place.Distance> said = said(typed, air);
-        List<Place.Distance> distances = new ArrayList<>();
-        boolean known = false;
-        for (Place.Distance distance : place.distances())
-            if (!distance.joins(from, to)) {
-                distances.add(distance);
-            } else if (!known && said.isPresent()) {
-                known = true;
-                distances.add(distance.of(said.get().metres(), said.get().word()));
-            }
-        if (!known)
-            said.ifPresent(
-                    one ->
-                            distances.add(
-                                    new Place.Distance(
-                                            from, to, one.metres(), one.word(), Extras.NONE)));
-        return place.with(distances);
-    }
-
-    /// A distance between no two: a word of the room, or metres.
-    private static Optional<Place.Distance> said(String typed, Air air) {
-        String plain = typed.strip().toLowerCase(Locale.ROOT);
-        if (plain.isEmpty()) return Optional.empty();
-        Double known = air.words().get(plain);
-        if (known != null)
-            return Optional.of(new Place.Distance("", "", known, plain, Extras.NONE));
-        String number = plain.replaceFirst("\\s*(m|metres?|meters?)$", "");
-        double metres =
-                Ground.number(
-                        number, "A distance is one of the words offered, or metres:", 0.005, 200);
-        return Optional.of(new Place.Distance("", "", metres, "", Extras.NONE));
     }
 
     // Playback

@@ -108,11 +108,12 @@ record RigForms(Ground on) {
                             "nobody",
                             Ground.options(on.show().cast().people(), Person::id, Person::name),
                             id -> on.parts().put(change, device.wornBy(id))));
+        fields.addAll(new Distances(on).of(device));
         if (kind.kind().isThing())
             fields.add(
                     new Field.Choice(
                             "toBuy",
-                            "Is there",
+                            "Owned",
                             device.toBuy() ? BUY : "own",
                             OWNED,
                             word -> on.rig().toBuy(device, word.equals(BUY))));
@@ -167,7 +168,7 @@ record RigForms(Ground on) {
                                                                         LONGEST_M)))),
                         new Field.Choice(
                                 "toBuy",
-                                "Is there",
+                                "Owned",
                                 lead.toBuy() ? BUY : "own",
                                 OWNED,
                                 word ->

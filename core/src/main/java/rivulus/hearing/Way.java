@@ -2,8 +2,12 @@ package rivulus.hearing;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
+import rivulus.gear.Knob;
+import rivulus.signal.KnobUse;
 import rivulus.signal.Leg;
 import rivulus.signal.Node;
+import rivulus.signal.SignalGraph;
 
 /// One way from a source to an ear, step by step.
 ///
@@ -41,6 +45,15 @@ public record Way(Node start, List<Step> steps, double levelDb) {
     /// The legs passed.
     public List<Leg> legs() {
         return steps.stream().map(Step::leg).toList();
+    }
+
+    /// The first knob of a role that it passes, in the graph that it was found in.
+    public Optional<KnobUse> knob(SignalGraph graph, Knob.Role role) {
+        return steps.stream()
+                .flatMap(step -> step.leg().governors().stream())
+                .map(govern -> graph.knobs().get(govern.knob()))
+                .filter(use -> use.knob().role() == role)
+                .findFirst();
     }
 
     /// The way in the words of the gear: "Maren → Maren's mic → Show desk, MIC 1, USB 1 chat → Call

@@ -4,7 +4,9 @@ import java.util.ArrayList;
 import java.util.List;
 import rivulus.disk.Extras;
 import rivulus.gear.Catalogue;
+import rivulus.gear.Knob;
 import rivulus.hearing.Tracer;
+import rivulus.hearing.Ways;
 import rivulus.show.Ear;
 import rivulus.show.Ref;
 import rivulus.show.Show;
@@ -28,6 +30,12 @@ public final class Probes {
         SignalGraph graph = Compiler.compile(probed, catalogue);
         Positions positions = Positions.of(graph, probed, Show.untitled().scenes().getFirst());
         tracer = Tracer.of(LiveGraph.of(graph, positions));
+    }
+
+    /// Whether a source passes a fader on its strongest way to a point.
+    public boolean passesFader(Ref at, String source) {
+        return Ways.of(tracer.live()).strongest(source, at.toString(), 1).stream()
+                .anyMatch(way -> way.knob(tracer.live().graph(), Knob.Role.FADER).isPresent());
     }
 
     /// How loud a source is at a point, in dB against nominal.

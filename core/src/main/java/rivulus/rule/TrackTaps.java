@@ -40,19 +40,12 @@ final class TrackTaps implements Rule {
             LiveGraph live = scene.tracer().live();
             Optional<Way> way =
                     Ways.of(live).strongest(cell.source().id(), cell.ear().id(), 1).first();
-            Optional<KnobUse> fader = way.flatMap(taken -> fader(taken, live));
+            Optional<KnobUse> fader =
+                    way.flatMap(taken -> taken.knob(live.graph(), Knob.Role.FADER));
             if (way.isPresent() && fader.isPresent() != wanted)
                 findings.add(finding(scene, cell, way.get(), fader));
         }
         return findings;
-    }
-
-    private static Optional<KnobUse> fader(Way way, LiveGraph live) {
-        return way.legs().stream()
-                .flatMap(leg -> leg.governors().stream())
-                .map(govern -> live.graph().knobs().get(govern.knob()))
-                .filter(use -> use.knob().role() == Knob.Role.FADER)
-                .findFirst();
     }
 
     private Finding.Draft finding(

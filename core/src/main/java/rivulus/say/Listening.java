@@ -9,6 +9,7 @@ import rivulus.gear.Catalogue;
 import rivulus.rig.Points;
 import rivulus.rig.Probes;
 import rivulus.show.Ear;
+import rivulus.show.Habit;
 import rivulus.show.Limit;
 import rivulus.show.Limits;
 import rivulus.show.Ref;
@@ -80,7 +81,18 @@ public final class Listening {
         return there.stream()
                 .filter(at -> level(at, ear.of()) > limits.get(Limit.HEARD))
                 .filter(at -> apart(at, ear.of()) > -limits.get(Limit.BLEED))
-                .max(Comparator.comparingDouble(at -> apart(at, ear.of())));
+                .max(
+                        Comparator.comparing((Ref at) -> isTakenAsLiked(at, ear.of()))
+                                .thenComparingDouble(at -> apart(at, ear.of())));
+    }
+
+    /// Whether a voice is taken before or after its fader, as somebody likes it; true where nobody
+    /// has said.
+    private boolean isTakenAsLiked(Ref at, String voice) {
+        return show.habits()
+                .of(Habit.TAPS)
+                .map(way -> way.word().equals("post") == probes().passesFader(at, voice))
+                .orElse(true);
     }
 
     /// By how much a point hears one source above the loudest other, in dB.
@@ -98,7 +110,11 @@ public final class Listening {
     }
 
     private double level(Ref at, String source) {
+        return probes().levelDb(at, source);
+    }
+
+    private Probes probes() {
         if (probes == null) probes = new Probes(show, shipped, points);
-        return probes.levelDb(at, source);
+        return probes;
     }
 }

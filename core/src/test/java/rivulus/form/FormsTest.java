@@ -167,6 +167,7 @@ class FormsTest {
                 "device/ivo-phones|worn|teo|rig.devices.ivo-phones.worn=teo",
                 "device/music|on|stream-tower|rig.devices.music.on=stream-tower",
                 "device/ivo-mic|toBuy|buy|rig.devices.ivo-mic.toBuy=true",
+                "device/house-speakers|to-maren-mic|4 m|places.reading-room.distances.house-speakers maren-mic.m=4",
                 "lead/c02|to|desk/mic4|rig.cables.c02.to=desk/mic4",
                 "lead/c02|metres|4.5|rig.cables.c02.metres=4.5",
                 "lead/c02|tape|red|rig.cables.c02.tape=red",

@@ -4,6 +4,8 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.function.Function;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import javafx.collections.ListChangeListener;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -196,11 +198,9 @@ final class LeadsBox extends VBox {
                 new HBox(
                         6,
                         Look.text(
-                                Words.list(
-                                        List.of(length, lead.cable().toBuy() ? "to buy" : "")
-                                                .stream()
-                                                .filter(word -> !word.isEmpty())
-                                                .toList()),
+                                Stream.of(length, lead.cable().toBuy() ? "to buy" : "")
+                                        .filter(word -> !word.isEmpty())
+                                        .collect(Collectors.joining(", ")),
                                 "soft"),
                         Look.spring(),
                         change);
