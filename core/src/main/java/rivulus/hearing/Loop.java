@@ -1,11 +1,14 @@
 package rivulus.hearing;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.IntStream;
+import rivulus.gear.Knob;
 import rivulus.signal.Bands;
 import rivulus.signal.FlowOrder;
 import rivulus.signal.Grid;
@@ -13,29 +16,88 @@ import rivulus.signal.Leg;
 import rivulus.signal.LiveGraph;
 import rivulus.signal.Response;
 
-/// Something that goes round: a strongly connected part of a live graph, with its gain once round.
+/// Something that goes round: a strongly connected part of a live graph, with how near it is to
+/// howling.
 ///
-/// The gain at a frequency is the spectral radius of the matrix of gains between the nodes at which
-/// the loop is cut, with the magnitudes of all ways added as if in phase. That is the worst case
-/// over all delays: it bounds the radius of the block of I − A(ω) at every phase, so a positive
-/// margin proves stability, and as delays of real gear and air wander, a margin that only holds by
-/// cancellation is not counted.
+/// The margin is how much its most critical leg alone may be raised before it howls: the least over
+/// its legs and over all frequencies of the inverse [ReturnRatio], with the magnitudes of all ways
+/// added as if in phase. That is the worst case over all delays: it bounds the block of I − A(ω) at
+/// every phase, so a positive margin proves stability, and as delays of real gear and air wander, a
+/// margin that only holds by cancellation is not counted. Of what howls the margin is negative: the
+/// least by which a leg alone has to come down, or, where none alone ends it, every leg at once.
+///
+/// Whether it dies away is told by the spectral radius of the gains between the nodes at which it
+/// is cut; raising a leg raises that radius by no more, so that frequencies at which even the whole
+/// loop has more to spare than a leg that is known need not be looked at.
 public final class Loop {
     /// As near as the gain once round is known; see [#radius].
     private static final double AS_GOOD_AS_HOWLING_DB = 0.01;
 
+    /// Legs whose margins differ by less are equally critical: those of one round.
+    private static final double ALIKE_DB = 0.05;
+
     private final LiveGraph live;
     private final int system;
-    private final int node;
-    private final double[] gainDb;
+    private final boolean stable;
+    private final double marginDb;
+    private final int worst;
     private final List<Leg> legs;
+    private final List<Critical> critical;
 
-    private Loop(LiveGraph live, int system, int node, double[] gainDb, List<Leg> legs) {
+    /// A leg with how much it alone may be raised at the worst frequency.
+    private record Critical(Leg leg, double marginDb) {}
+
+    private Loop(LiveGraph live, FlowOrder order, int system, double[] spare) {
         this.live = live;
         this.system = system;
-        this.node = node;
-        this.gainDb = gainDb;
-        this.legs = legs;
+        legs = legsIn(live, order, system);
+        double least = Double.POSITIVE_INFINITY;
+        for (double db : spare) least = Math.min(least, db);
+        stable = least > AS_GOOD_AS_HOWLING_DB;
+        ReturnRatio ratio = new ReturnRatio(live, order, system);
+        double[] margins = new double[ratio.legs().length];
+        Arrays.fill(margins, Double.POSITIVE_INFINITY);
+        double told = Double.POSITIVE_INFINITY;
+        int at = 0;
+        double[] atWorst = margins;
+        for (int f : nearestFirst(spare)) {
+            if (stable ? spare[f] >= told : spare[f] > AS_GOOD_AS_HOWLING_DB) break;
+            double[] here = ratio.marginsDb(f);
+            for (int l = 0; l < margins.length; l++) margins[l] = Math.min(margins[l], here[l]);
+            double now = stable ? least(margins) : most(margins);
+            if (now < told - 1e-9) {
+                told = now;
+                at = f;
+                atWorst = here;
+            }
+        }
+        if (told == Double.NEGATIVE_INFINITY) {
+            at = nearestFirst(spare).getFirst();
+            told = ratio.everyLegDb(at);
+        }
+        marginDb = told;
+        worst = at;
+        critical = new ArrayList<>();
+        for (int l = 0; l < margins.length; l++)
+            critical.add(new Critical(live.graph().legs().get(ratio.legs()[l]), atWorst[l]));
+        Comparator<Critical> byMargin = Comparator.comparingDouble(Critical::marginDb);
+        critical.sort(stable ? byMargin : byMargin.reversed());
+    }
+
+    private static double least(double[] of) {
+        return Arrays.stream(of).min().orElse(Double.POSITIVE_INFINITY);
+    }
+
+    private static double most(double[] of) {
+        return Arrays.stream(of).max().orElse(Double.NEGATIVE_INFINITY);
+    }
+
+    /// The frequencies by how much is left once round, the least first.
+    private static List<Integer> nearestFirst(double[] spare) {
+        return IntStream.range(0, spare.length)
+                .boxed()
+                .sorted(Comparator.comparingDouble(f -> spare[f]))
+                .toList();
     }
 
     /// The number of the loop system in [FlowOrder#loopOf(int)].
@@ -51,10 +113,10 @@ public final class Loop {
         List<Loop> loops = new ArrayList<>();
         systems.forEach(
                 (system, members) -> {
-                    double[] gain = new double[Grid.SIZE];
-                    for (int f = 0; f < gain.length; f++) {
-                        gain[f] =
-                                20
+                    double[] spare = new double[Grid.SIZE];
+                    for (int f = 0; f < spare.length; f++) {
+                        spare[f] =
+                                -20
                                         * Math.log10(
                                                 radius(
                                                         magnitudes(
@@ -63,13 +125,7 @@ public final class Loop {
                                                                 live.graph().bands(),
                                                                 f)));
                     }
-                    loops.add(
-                            new Loop(
-                                    live,
-                                    system,
-                                    cuts[members.getFirst()],
-                                    gain,
-                                    legsIn(live, order, system)));
+                    loops.add(new Loop(live, order, system, spare));
                 });
         loops.sort(Comparator.comparingDouble(Loop::marginDb));
         return List.copyOf(loops);
@@ -135,31 +191,21 @@ public final class Loop {
         return out;
     }
 
-    /// Gain once round in dB at one frequency of the [Grid].
-    public double gainDb(int i) {
-        return gainDb[i];
-    }
-
-    /// How many dB are left before it howls, at the worst frequency.
+    /// How many dB its most critical leg alone may be raised before it howls, at the worst
+    /// frequency; where it howls, how many one has to come down, negative.
     public double marginDb() {
-        return -gainDb[worst()];
+        return marginDb;
     }
 
-    /// The frequency in Hz at which it is nearest to howling, the lowest of several.
+    /// The frequency in Hz at which it is nearest to howling.
     public double worstHz() {
-        return Grid.hz(worst());
-    }
-
-    private int worst() {
-        int worst = 0;
-        for (int i = 1; i < gainDb.length; i++) if (gainDb[i] > gainDb[worst] + 1e-9) worst = i;
-        return worst;
+        return Grid.hz(worst);
     }
 
     /// Whether it dies away, however the phases fall. What is nearer to howling than
     /// [#AS_GOOD_AS_HOWLING_DB] is told as a howl: no figure could be worked out behind it.
     public boolean isStable() {
-        return marginDb() > AS_GOOD_AS_HOWLING_DB;
+        return stable;
     }
 
     /// Every leg that is part of it.
@@ -172,25 +218,48 @@ public final class Loop {
         return legs.stream().anyMatch(leg -> leg.kind() == Leg.Kind.AIR);
     }
 
-    /// The strongest way once round.
+    /// By how many dB a leg alone may be raised at the worst frequency; where it howls, by how many
+    /// it has to come down, negative, or negative infinity where that does not end it.
+    ///
+    /// @throws IllegalArgumentException if the leg is no part of it
+    double marginDb(Leg leg) {
+        return critical.stream()
+                .filter(one -> one.leg().equals(leg))
+                .findFirst()
+                .orElseThrow(() -> new IllegalArgumentException("not in this loop"))
+                .marginDb();
+    }
+
+    /// The strongest way once round through its most critical leg.
     public Optional<Way> way() {
-        return Ways.of(live).strongest(new int[] {node}, new int[] {node}, 1).stream().findFirst();
+        int[] start = live.graph().nodesOf(critical.getFirst().leg().from());
+        return Ways.of(live).strongest(start, start, 1).stream().findFirst();
     }
 
-    /// The weakest of the legs with a knob on them that leaves this loop stable when it alone is
-    /// cut: the one whose loss takes least sound with it. Empty where no single knob will do. Tries
-    /// every such leg.
-    public Optional<Leg> weakestCut() {
-        return legs.stream()
-                .filter(leg -> !leg.governors().isEmpty())
-                .sorted(Comparator.comparingDouble(leg -> live.legGain(leg.index())))
-                .filter(leg -> stableWithout(leg))
-                .findFirst();
+    /// The legs with a knob on them where turning is of most use, the one that is easiest to turn
+    /// first: of those that are as critical as any, a level before a switch, and what passes least
+    /// before what passes more; then the less critical.
+    public Optional<Leg> knobbed() {
+        List<Critical> governed =
+                critical.stream()
+                        .filter(one -> !one.leg().governors().isEmpty())
+                        .filter(one -> one.marginDb() > Double.NEGATIVE_INFINITY)
+                        .toList();
+        if (governed.isEmpty()) return Optional.empty();
+        double first = governed.getFirst().marginDb();
+        return governed.stream()
+                .filter(one -> Math.abs(one.marginDb() - first) < ALIKE_DB)
+                .map(Critical::leg)
+                .min(
+                        Comparator.comparing((Leg leg) -> !hasLevel(leg))
+                                .thenComparingDouble(leg -> live.legGain(leg.index())));
     }
 
-    private boolean stableWithout(Leg leg) {
-        return Tracer.loopsOf(live.without(leg)).stream()
-                .filter(other -> other.legs.stream().anyMatch(legs::contains))
-                .allMatch(Loop::isStable);
+    private boolean hasLevel(Leg leg) {
+        return leg.governors().stream()
+                .anyMatch(
+                        govern ->
+                                live.graph().knobs().get(govern.knob()).knob()
+                                        instanceof Knob.Level);
     }
 }

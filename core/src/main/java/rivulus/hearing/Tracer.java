@@ -66,7 +66,12 @@ public final class Tracer {
 
     /// Traces a live graph from nothing.
     public static Tracer of(LiveGraph live) {
-        return new Tracer(live, Listened.of(live.graph()), FlowOrder.of(live));
+        return of(live, FlowOrder.of(live));
+    }
+
+    /// Traces a live graph in an order of one's own.
+    static Tracer of(LiveGraph live, FlowOrder order) {
+        return new Tracer(live, Listened.of(live.graph()), order);
     }
 
     /// Traces a live graph, taking over from another state of the same graph what does not differ:

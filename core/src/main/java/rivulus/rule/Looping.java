@@ -1,7 +1,9 @@
 package rivulus.rule;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
 import rivulus.check.Finding;
 import rivulus.check.SceneProof;
 import rivulus.gear.Knob;
@@ -23,8 +25,12 @@ final class Looping implements Rule {
     @Override
     public List<Finding.Draft> inScene(SceneProof scene, Limits limits) {
         List<Finding.Draft> findings = new ArrayList<>();
+        Set<List<Integer>> told = new HashSet<>();
         for (Loop loop : scene.tracer().loops()) {
-            if (loop.marginDb() < limits.get(Limit.LOOP_MARGIN)) findings.add(finding(scene, loop));
+            // both sides of a stereo loop are one loop, told by the nearer
+            boolean other = told.add(loop.legs().stream().map(Leg::index).sorted().toList());
+            if (other && loop.marginDb() < limits.get(Limit.LOOP_MARGIN))
+                findings.add(finding(scene, loop));
         }
         return findings;
     }
@@ -53,9 +59,9 @@ final class Looping implements Rule {
 
     private static Finding.Evidence why(SceneProof scene, Loop loop) {
         String cut =
-                loop.weakestCut()
-                        .map(leg -> "it is weakest at " + knobOf(scene, leg).words())
-                        .orElse("no single knob cuts it");
+                loop.knobbed()
+                        .map(leg -> knobOf(scene, leg).words() + " turns it down")
+                        .orElse("no single knob turns it down");
         return new Finding.Evidence(cut, loop.way().stream().toList());
     }
 

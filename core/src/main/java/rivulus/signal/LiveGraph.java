@@ -74,6 +74,15 @@ public final class LiveGraph {
         return new LiveGraph(graph, positions, gains, legNs);
     }
 
+    /// The same graph with one leg at another gain.
+    ///
+    /// @param by a factor on its gain, over 0
+    public LiveGraph with(Leg leg, double by) {
+        double[] gains = legGain.clone();
+        gains[leg.index()] *= by;
+        return new LiveGraph(graph, positions, gains, legNs);
+    }
+
     /// The same graph with nothing passing through some devices, as if they had failed.
     public LiveGraph without(Set<String> devices) {
         double[] gains = legGain.clone();

@@ -206,7 +206,9 @@ class ChecksTest {
         assertThat(finding.severity()).isEqualTo(Severity.DANGER);
         assertThat(finding.headline()).startsWith("Sound goes round through the room and howls");
         assertThat(finding.figures().get("marginDb")).isNegative();
-        assertThat(finding.evidence().cause()).startsWith("it is weakest at Show desk · ");
+        assertThat(finding.evidence().cause())
+                .startsWith("Show desk · ")
+                .endsWith(" turns it down");
         assertThat(finding.evidence().ways()).hasSize(1);
     }
 
@@ -227,8 +229,6 @@ class ChecksTest {
                         loop -> {
                             assertThat(loop.isAcoustic()).isTrue();
                             assertThat(loop.marginDb()).isBetween(40.0, 60.0);
-                            assertThat(loop.gainDb(20))
-                                    .isLessThanOrEqualTo(-loop.marginDb() + 1e-9);
                         });
     }
 

@@ -37,16 +37,16 @@ import rivulus.signal.SignalGraph;
 /// Random rigs: a handful of made-up devices with random routes inside, joined by random leads,
 /// with one source and one ear. Delays are whole multiples of four samples at 48 kHz, so that no
 /// two arrivals fall into each other.
-final class RandomRigs {
+public final class RandomRigs {
     static final double RATE_HZ = 48_000;
     private static final double FOUR_SAMPLES_MS = 4 * 1000 / RATE_HZ;
 
     private RandomRigs() {}
 
     /// What a rig may have.
-    record Kind(boolean loops, boolean bands, double leastDb, double mostDb) {}
+    public record Kind(boolean loops, boolean bands, double leastDb, double mostDb) {}
 
-    static Arbitrary<LiveGraph> of(Kind kind) {
+    public static Arbitrary<LiveGraph> of(Kind kind) {
         return Arbitraries.longs().map(seed -> rig(new Random(seed), kind));
     }
 

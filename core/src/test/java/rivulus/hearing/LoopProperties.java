@@ -1,0 +1,96 @@
+package rivulus.hearing;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import net.jqwik.api.Arbitrary;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import net.jqwik.api.Provide;
+import net.jqwik.api.ShrinkingMode;
+import rivulus.rehearse.RandomRigs;
+import rivulus.signal.FlowOrder;
+import rivulus.signal.Grid;
+import rivulus.signal.Leg;
+import rivulus.signal.LiveGraph;
+
+/// Margins against brute force, and against the order in which a graph is followed.
+class LoopProperties {
+    private static final double NEAR_DB = 0.1;
+
+    @Provide
+    Arbitrary<LiveGraph> looped() {
+        return RandomRigs.of(new RandomRigs.Kind(true, true, -14, 4));
+    }
+
+    /// Whether the whole graph howls at some frequency, all magnitudes in phase: by the spectral
+    /// radius of the matrix of all its edges, no cut made.
+    private static boolean howls(LiveGraph live) {
+        for (int f = 0; f < Grid.SIZE; f++) {
+            double[][] a = new double[live.size()][live.size()];
+            for (int v = 0; v < live.size(); v++)
+                for (int e = live.firstEdge(v); e < live.firstEdge(v + 1); e++)
+                    a[live.to(e)][v] +=
+                            live.gain(e)
+                                    * Math.sqrt(
+                                            live.graph().bands().response(live.band(e)).power(f));
+            if (Loop.radius(a) >= 1) return true;
+        }
+        return false;
+    }
+
+    private static LiveGraph raised(LiveGraph live, Leg leg, double db) {
+        return live.with(leg, Math.pow(10, db / 20));
+    }
+
+    @Property(tries = 60, shrinking = ShrinkingMode.OFF)
+    void theMostCriticalLegMayBeRaisedByTheMarginAndNoMore(@ForAll("looped") LiveGraph live) {
+        for (Loop loop : Tracer.of(live).loops()) {
+            if (!loop.isStable() || loop.marginDb() > 60) continue;
+            Leg critical = null;
+            for (Leg leg : loop.legs()) {
+                double margin = loop.marginDb(leg);
+                assertThat(margin).isGreaterThanOrEqualTo(loop.marginDb() - 1e-6);
+                if (critical == null || margin < loop.marginDb(critical)) critical = leg;
+            }
+            if (howls(live)) continue; // another loop does
+            assertThat(howls(raised(live, critical, loop.marginDb() - NEAR_DB))).isFalse();
+            assertThat(howls(raised(live, critical, loop.marginDb() + NEAR_DB))).isTrue();
+            for (Leg leg : loop.legs())
+                assertThat(howls(raised(live, leg, loop.marginDb() - NEAR_DB))).isFalse();
+        }
+    }
+
+    @Property(tries = 60, shrinking = ShrinkingMode.OFF)
+    void ofWhatHowlsALegComesDownByWhatItIsOverAndItStops(@ForAll("looped") LiveGraph live) {
+        var loops = Tracer.of(live).loops();
+        if (loops.stream().filter(loop -> !loop.isStable()).count() != 1) return;
+        Loop loop = loops.getFirst();
+        boolean some = false;
+        boolean single = false;
+        for (Leg leg : loop.legs()) {
+            single |= loop.marginDb(leg) > Double.NEGATIVE_INFINITY;
+            some |= !howls(raised(live, leg, loop.marginDb() - NEAR_DB));
+            if (loop.marginDb() < -NEAR_DB && single)
+                assertThat(howls(raised(live, leg, loop.marginDb() + NEAR_DB))).isTrue();
+        }
+        if (single) assertThat(some).isTrue();
+    }
+
+    @Property(tries = 100, shrinking = ShrinkingMode.OFF)
+    void nothingDependsOnTheOrderInWhichAGraphIsFollowed(@ForAll("looped") LiveGraph live) {
+        Tracer one = Tracer.of(live);
+        Tracer other = Tracer.of(live, FlowOrder.inTime(live));
+        assertThat(other.loops()).hasSameSizeAs(one.loops());
+        for (int l = 0; l < one.loops().size(); l++) {
+            assertThat(other.loops().get(l).isStable()).isEqualTo(one.loops().get(l).isStable());
+            assertThat(other.loops().get(l).marginDb())
+                    .isCloseTo(one.loops().get(l).marginDb(), within(0.02));
+        }
+        if (one.loops().stream().allMatch(Loop::isStable)) {
+            double level = one.hearing("e", "s").levelDb();
+            if (level > -100)
+                assertThat(other.hearing("e", "s").levelDb()).isCloseTo(level, within(0.01));
+        }
+    }
+}
