@@ -161,9 +161,7 @@ final class Followed {
 
     private double power(Channel channel, int[] nodes, boolean round) {
         Taps direct = direct(channel, nodes);
-        if (!round && direct.size() == 1)
-            return direct.gain[0] * direct.gain[0] * bands.power(direct.band[0]);
-        return response(channel, nodes, round, direct).power();
+        return round ? response(channel, nodes, true, direct).power() : Sum.power(direct, bands);
     }
 
     private static Taps direct(Channel channel, int[] nodes) {
@@ -235,10 +233,7 @@ final class Followed {
         for (int from = 0, to; from < taps.size(); from = to) {
             to = from + 1;
             while (to < taps.size() && taps.ns[to] - taps.ns[from] <= Taps.SAME_NS) to++;
-            double power =
-                    to == from + 1
-                            ? taps.gain[from] * taps.gain[from] * bands.power(taps.band[from])
-                            : Sum.response(taps.between(from, to), bands).power();
+            double power = Sum.power(taps.between(from, to), bands);
             drops.add(new Drop(taps.ns[from], power * weight));
         }
     }

@@ -21,6 +21,9 @@ public final class Grid {
     /// The rate of the digital filters that stand for band limits, in Hz; see [BandFilter].
     public static final double RATE_HZ = 48_000;
 
+    /// How wide a cell is, as a share of its frequency.
+    static final double CELL = Math.log(HIGH_HZ / LOW_HZ) / (SIZE - 1);
+
     private static final double[] HZ = new double[SIZE];
     private static final double[] WEIGHT = new double[SIZE];
 
@@ -45,6 +48,11 @@ public final class Grid {
     /// The share of the whole power that a flat response has at that place; the shares add up to 1.
     public static double weight(int i) {
         return WEIGHT[i];
+    }
+
+    /// sin(πx) / (πx), for x of 0 or more.
+    static double sinc(double x) {
+        return x < 1e-6 ? 1 : -Phasor.minusSin(x / 2) / (Math.PI * x);
     }
 
     /// IEC 61672-1 A-weighting as a gain (not yet normalised to 1 kHz; the constant falls out).

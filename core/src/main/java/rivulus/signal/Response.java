@@ -42,6 +42,24 @@ public record Response(double[] re, double[] im) {
         return sum;
     }
 
+    /// What two arrivals of a sound add to its weighted broadband power by falling into each other:
+    /// the real part of one times the conjugate of the other, weighted. Each cell of the grid is
+    /// integrated and not sampled (its width in Hz times the delay between them gives a sinc), so
+    /// that no delay falls in with the grid.
+    ///
+    /// @param seconds how much later the second one is, 0 or more
+    public static double together(Response first, Response second, double seconds) {
+        double sum = 0;
+        for (int i = 0; i < Grid.SIZE; i++) {
+            double turns = Grid.hz(i) * seconds;
+            double re = first.re[i] * second.re[i] + first.im[i] * second.im[i];
+            double im = first.im[i] * second.re[i] - first.re[i] * second.im[i];
+            double phase = re * Phasor.cos(turns) + im * Phasor.minusSin(turns);
+            sum += Grid.weight(i) * phase * Grid.sinc(turns * Grid.CELL);
+        }
+        return sum;
+    }
+
     /// Gain in dB at one frequency.
     public double db(int i) {
         return 10 * Math.log10(power(i));

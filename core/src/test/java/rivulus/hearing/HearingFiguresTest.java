@@ -3,9 +3,13 @@ package rivulus.hearing;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.Arrays;
+import java.util.Random;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+import rivulus.signal.Bands;
 import rivulus.signal.Grid;
 
 /// Published figures as oracles.
@@ -102,5 +106,73 @@ class HearingFiguresTest {
         assertThat(Loop.radius(new double[][] {{0.5}})).isEqualTo(0.5);
         assertThat(Loop.radius(new double[][] {{2, 1}, {1, 2}})).isCloseTo(3, within(0.003));
         assertThat(Loop.radius(new double[][] {{0, 1}, {0, 0}})).as("nothing comes back").isZero();
+    }
+
+    private static Taps taps(Bands bands, int band, double... msAndGains) {
+        Taps taps = Taps.NONE;
+        for (int i = 0; i < msAndGains.length; i += 2)
+            taps =
+                    taps.plus(
+                            Taps.IMPULSE.through(
+                                    msAndGains[i + 1],
+                                    Math.round(msAndGains[i] * 1e6),
+                                    band,
+                                    bands));
+        return taps;
+    }
+
+    private static double db(double power) {
+        return 10 * Math.log10(power);
+    }
+
+    @ParameterizedTest(name = "two equal arrivals {0} ms apart")
+    @ValueSource(doubles = {20, 50, 100, 167, 250, 333.3, 399, 401, 1000})
+    void twoEqualArrivalsFarApartAreThreeDecibelsLouder(double ms) {
+        Bands bands = new Bands();
+        double power = Sum.power(taps(bands, Bands.OPEN, 0, 1, ms, 1), bands);
+        assertThat(db(power)).isCloseTo(3.01, within(0.1));
+    }
+
+    /// The power of taps on a grid of 20,000 points, by the A-weighting of IEC 61672-1.
+    private static double dense(double... msAndGains) {
+        double sum = 0;
+        double all = 0;
+        for (int i = 0; i < 20_000; i++) {
+            double f = 47.2 * Math.pow(16_950 / 47.2, i / 19_999.0);
+            double f2 = f * f;
+            double a =
+                    f2
+                            * f2
+                            / ((f2 + 20.6 * 20.6)
+                                    * Math.sqrt((f2 + 107.7 * 107.7) * (f2 + 737.9 * 737.9))
+                                    * (f2 + 12194.0 * 12194.0));
+            double re = 0;
+            double im = 0;
+            for (int t = 0; t < msAndGains.length; t += 2) {
+                double phase = 2 * Math.PI * f * msAndGains[t] / 1000;
+                re += msAndGains[t + 1] * Math.cos(phase);
+                im -= msAndGains[t + 1] * Math.sin(phase);
+            }
+            sum += a * a * (re * re + im * im);
+            all += a * a;
+        }
+        return sum / all;
+    }
+
+    @Test
+    void levelsAgreeWithAGridOfTwentyThousandPoints() {
+        Random random = new Random(7);
+        Bands bands = new Bands();
+        for (int n = 0; n < 60; n++) {
+            double[] taps = new double[2 * (2 + random.nextInt(6))];
+            double reach = Math.pow(10, random.nextDouble() * 3 - 0.5);
+            for (int t = 0; t < taps.length; t += 2) {
+                taps[t] = Math.round(random.nextDouble() * reach * 1e5) / 1e5;
+                taps[t + 1] = 0.1 + 0.9 * random.nextDouble();
+            }
+            assertThat(db(Sum.power(taps(bands, Bands.OPEN, taps), bands)))
+                    .as(Arrays.toString(taps))
+                    .isCloseTo(db(dense(taps)), within(0.1));
+        }
     }
 }
