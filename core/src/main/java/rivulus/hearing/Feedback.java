@@ -13,6 +13,7 @@ import rivulus.signal.Response;
 /// part of T, so that its spectral radius is under 1 (see [Loop]).
 final class Feedback {
     private static final int MOST_ROUNDS = 24;
+    private static final int MOST_ROUNDS_OF_FEW = 96;
 
     /// Of the taps that stand at one cut after a round, at most this many loudest are followed on.
     private static final int MOST_TAPS = 2000;
@@ -111,13 +112,19 @@ final class Feedback {
     ///
     /// @param plain what has not been round a room
     /// @param ringing what has
-    record Rounds(Taps[] plain, Taps[] ringing) {
+    /// @param left how loud the loudest is that was followed no further; a gain
+    record Rounds(Taps[] plain, Taps[] ringing, double left) {
+        Rounds(Taps[] plain, Taps[] ringing) {
+            this(plain, ringing, 0);
+        }
+
         boolean isEmpty(int cut) {
             return plain[cut].isEmpty() && ringing[cut].isEmpty();
         }
     }
 
-    /// The rounds of what comes in, down to the faintest tap, but for no more than [#MOST_ROUNDS].
+    /// The rounds of what comes in, down to the faintest tap, but for no more than [#MOST_ROUNDS],
+    /// or, of what is few and rings long, [#MOST_ROUNDS_OF_FEW].
     Rounds rounds(Taps[] into) {
         int k = from.length;
         Rounds total = new Rounds(into.clone(), silence(k));
@@ -126,7 +133,7 @@ final class Feedback {
                 total.plain[i] = total.plain[i].plus(into[j].then(once(j, i), bands));
         }
         Rounds wave = new Rounds(into.clone(), silence(k));
-        for (int round = 0; round < MOST_ROUNDS; round++) {
+        for (int round = 0; round < MOST_ROUNDS || mayGoOn(total, round); round++) {
             Rounds next = new Rounds(silence(k), silence(k));
             boolean heard = false;
             for (int i = 0; i < k; i++) {
@@ -137,10 +144,21 @@ final class Feedback {
                 total.ringing[i] = total.ringing[i].plus(next.ringing[i]);
                 heard |= !next.isEmpty(i);
             }
-            if (!heard) break;
+            if (!heard) return total;
             wave = next;
         }
-        return total;
+        double left = 0;
+        for (int i = 0; i < k; i++)
+            left = Math.max(left, Math.max(wave.plain[i].loudest(), wave.ringing[i].loudest()));
+        return new Rounds(total.plain, total.ringing, left);
+    }
+
+    /// What rings long is followed until it has died away, as long as it is few.
+    private boolean mayGoOn(Rounds so, int round) {
+        if (round >= MOST_ROUNDS_OF_FEW) return false;
+        int taps = 0;
+        for (int i = 0; i < from.length; i++) taps += so.plain[i].size() + so.ringing[i].size();
+        return taps <= MOST_ROUNDS_OF_FEW;
     }
 
     private void pass(Rounds wave, int fromCut, Rounds next, int toCut) {

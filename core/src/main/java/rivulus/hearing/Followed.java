@@ -17,6 +17,9 @@ final class Followed {
     private static final double ARRIVAL_RANGE_DB = 50;
     private static final long SAME_NS = 50_000;
 
+    /// A gain under which rounds that were left out do not matter.
+    private static final double DIED_AWAY = 0.01;
+
     private final String source;
     private final List<Channel> channels;
     private final Feedback feedback;
@@ -161,7 +164,17 @@ final class Followed {
 
     private double power(Channel channel, int[] nodes, boolean round) {
         Taps direct = direct(channel, nodes);
-        return round ? response(channel, nodes, true, direct).power() : Sum.power(direct, bands);
+        if (!round) return Sum.power(direct, bands);
+        Feedback.Rounds rounds = channel.rounds();
+        if (rounds.left() < DIED_AWAY) {
+            Taps all = direct;
+            for (int node : nodes)
+                all =
+                        all.plus(feedback.atEar(rounds.plain(), node))
+                                .plus(feedback.atEar(rounds.ringing(), node));
+            return Sum.power(all, bands);
+        }
+        return response(channel, nodes, true, direct).power();
     }
 
     private static Taps direct(Channel channel, int[] nodes) {

@@ -1,13 +1,21 @@
 package rivulus.hearing;
 
+import java.util.OptionalDouble;
 import rivulus.signal.Bands;
 import rivulus.signal.Response;
 
 /// Taps summed: to a response on the grid, H(ω) = Σ g · band(ω) · e^(−jωτ), and to one power.
 final class Sum {
-    /// Of more taps than this the power is that of their response at the frequencies of the grid:
-    /// so many fall in with it by chance alone.
-    private static final int MOST_TAPS = 48;
+    /// So many pairs of taps are looked at; of more, the loudest taps are summed in [#PLACES] of
+    /// every cell of the grid.
+    private static final int MOST_PAIRS = 4000;
+
+    private static final int MOST_SAMPLED = 600;
+    private static final int PLACES = 16;
+
+    /// Two taps whose gains multiply to less than this share of the power of all add nothing that
+    /// counts by falling into each other.
+    private static final double FAINT = 2e-6;
 
     /// Arrivals that are farther apart fall into each other in no cell of the grid that counts.
     private static final long FAR_NS = 400_000_000;
@@ -22,26 +30,47 @@ final class Sum {
         return sum;
     }
 
-    /// The weighted broadband power of taps: each by itself, and every two together, each cell of
-    /// the grid integrated.
+    /// The weighted broadband power of taps.
     static double power(Taps taps, Bands bands) {
-        if (taps.size() > MOST_TAPS) return response(taps, bands).power();
+        return exactPower(taps, bands).orElseGet(() -> densely(taps, bands));
+    }
+
+    /// The same where too many would have to be looked at two by two.
+    private static double densely(Taps taps, Bands bands) {
+        Taps loudest = taps.loudest(MOST_SAMPLED);
+        Response[] passed = new Response[loudest.size()];
+        double[] seconds = new double[passed.length];
+        for (int t = 0; t < passed.length; t++) {
+            passed[t] = bands.response(loudest.band[t]);
+            seconds[t] = loudest.ns[t] * 1e-9;
+        }
+        return Response.denselySampled(loudest.gain, passed, seconds, PLACES);
+    }
+
+    /// The weighted broadband power of taps: each by itself, and every two together, each cell of
+    /// the grid integrated; empty where too many would have to be looked at.
+    private static OptionalDouble exactPower(Taps taps, Bands bands) {
         double power = 0;
-        for (int i = 0; i < taps.size(); i++) {
+        for (int i = 0; i < taps.size(); i++)
             power += taps.gain[i] * taps.gain[i] * bands.power(taps.band[i]);
+        double least = power * FAINT;
+        int pairs = 0;
+        for (int i = 0; i < taps.size(); i++) {
             for (int j = i + 1; j < taps.size(); j++) {
                 long apart = taps.ns[j] - taps.ns[i];
-                if (apart > FAR_NS) continue;
+                if (apart > FAR_NS) break;
+                double gains = taps.gain[i] * taps.gain[j];
+                if (gains < least) continue;
+                if (++pairs > MOST_PAIRS) return OptionalDouble.empty();
                 power +=
                         2
-                                * taps.gain[i]
-                                * taps.gain[j]
+                                * gains
                                 * Response.together(
                                         bands.response(taps.band[i]),
                                         bands.response(taps.band[j]),
                                         apart * 1e-9);
             }
         }
-        return Math.max(0, power);
+        return OptionalDouble.of(Math.max(0, power));
     }
 }

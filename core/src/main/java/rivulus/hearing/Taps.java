@@ -32,6 +32,13 @@ final class Taps {
         return ns.length;
     }
 
+    /// The gain of the loudest; 0 of none.
+    double loudest() {
+        double loudest = 0;
+        for (double g : gain) loudest = Math.max(loudest, g);
+        return loudest;
+    }
+
     boolean isEmpty() {
         return ns.length == 0;
     }

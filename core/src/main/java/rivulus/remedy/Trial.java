@@ -89,7 +89,8 @@ final class Trial {
         return isGoodForTheRig(after) && hearsNoWorse(after) && !weakens(after, howling);
     }
 
-    /// Whether somebody who must be heard would be heard much fainter than before, in a scene that
+    /// Whether somebody who must be heard would be heard much fainter than before, what was louder
+    /// than nominal as if it had been at nominal, in a scene that
     /// is not left out.
     private boolean weakens(Proof after, Set<String> leftOut) {
         var limits = before.show().checks().limits();
@@ -100,7 +101,8 @@ final class Trial {
                 if (cell.standing().wish() != Wish.MUST || isAimed(scene, cell)) continue;
                 double was = cell.hearing().levelDb();
                 double is = then.of(cell.ear().id(), cell.source().id()).hearing().levelDb();
-                if (was > limits.get(Limit.FAINT) && is < was - limits.get(Limit.REMEDY_LOSS))
+                double counts = Math.min(was, 0);
+                if (was > limits.get(Limit.FAINT) && is < counts - limits.get(Limit.REMEDY_LOSS))
                     return true;
             }
         }

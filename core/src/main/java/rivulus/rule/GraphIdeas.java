@@ -2,26 +2,32 @@ package rivulus.rule;
 
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
 import rivulus.check.Finding;
 import rivulus.gear.Knob;
 import rivulus.gear.Picker;
 import rivulus.gear.Setting;
 import rivulus.hearing.Opening;
 import rivulus.hearing.Openings;
+import rivulus.hearing.Tracer;
 import rivulus.hearing.Ways;
 import rivulus.show.Limit;
 import rivulus.show.Limits;
 import rivulus.show.Ref;
 import rivulus.signal.KnobUse;
 import rivulus.signal.Leg;
+import rivulus.signal.LiveGraph;
 import rivulus.signal.Positions;
 
 /// Ideas on the graph: knobs on a way closed, opened or turned down.
 final class GraphIdeas {
     private static final int WAYS_CLOSED = 4;
     private static final int OPENINGS_LOOKED_AT = 10;
+    private static final int MOST_LOWERED = 60;
 
     private final Limits limits;
 
@@ -56,19 +62,49 @@ final class GraphIdeas {
                         .distinct()
                         .toList();
         Positions positions = finding.live().positions();
-        double wanted = limits.get(Limit.LOOP_MARGIN);
-        double lacking = Math.ceil(wanted - finding.figures().get("marginDb"));
-        List<Map<Ref, Setting>> steps = new ArrayList<>();
-        for (Leg leg : legs) {
-            for (Leg.Govern govern : leg.governors()) {
-                KnobUse use = finding.live().graph().knobs().get(govern.knob());
-                if (!(positions.get(govern.knob()) instanceof Setting.Level(double db))) continue;
-                Setting lower = new Setting.Level(db - lacking);
-                if (use.knob().takes(lower)) steps.add(Map.of(use.ref(), lower));
-            }
+        Set<Map<Ref, Setting>> steps = new LinkedHashSet<>();
+        for (Leg leg : legs)
+            for (Leg.Govern govern : leg.governors())
+                quieter(finding.live(), govern.knob())
+                        .ifPresent(
+                                lower ->
+                                        steps.add(
+                                                Map.of(
+                                                        finding.live()
+                                                                .graph()
+                                                                .knobs()
+                                                                .get(govern.knob())
+                                                                .ref(),
+                                                        lower)));
+        List<Map<Ref, Setting>> all = new ArrayList<>(steps);
+        all.addAll(closers(positions, legs, finding));
+        return settings(all);
+    }
+
+    /// The least step down, in whole decibels, by which everything that goes round gets the margin
+    /// that is wanted; empty where the knob has no such step. Each is tried on the graph: how much
+    /// one leg may be raised says nothing of the others once it is lowered.
+    private Optional<Setting> quieter(LiveGraph live, int knob) {
+        Positions positions = live.positions();
+        if (!(positions.get(knob) instanceof Setting.Level(double db))) return Optional.empty();
+        int least = 1;
+        int most = MOST_LOWERED;
+        if (!hasMargin(live, knob, db - most)) return Optional.empty();
+        while (least < most) {
+            int middle = (least + most) / 2;
+            if (hasMargin(live, knob, db - middle)) most = middle;
+            else least = middle + 1;
         }
-        steps.addAll(closers(positions, legs, finding));
-        return settings(steps);
+        Setting lower = new Setting.Level(db - most);
+        return live.graph().knobs().get(knob).knob().takes(lower)
+                ? Optional.of(lower)
+                : Optional.empty();
+    }
+
+    private boolean hasMargin(LiveGraph live, int knob, double db) {
+        LiveGraph lower = live.at(live.positions().with(knob, new Setting.Level(db)));
+        double wanted = limits.get(Limit.LOOP_MARGIN);
+        return Tracer.of(lower).loops().stream().allMatch(loop -> loop.marginDb() >= wanted);
     }
 
     /// Every level on the strongest way of what is heard turned by so much.

@@ -60,6 +60,35 @@ public record Response(double[] re, double[] im) {
         return sum;
     }
 
+    /// The weighted broadband power of arrivals of one sound, every cell of the grid looked at in
+    /// so many places.
+    ///
+    /// @param gains one for each arrival
+    /// @param bands what each has passed
+    /// @param seconds when each arrives, 0 or more
+    public static double denselySampled(
+            double[] gains, Response[] bands, double[] seconds, int places) {
+        double sum = 0;
+        for (int i = 0; i < Grid.SIZE; i++) {
+            double cell = 0;
+            for (int p = 0; p < places; p++) {
+                double hz = Grid.hz(i) * Math.exp(Grid.CELL * ((p + 0.5) / places - 0.5));
+                double re = 0;
+                double im = 0;
+                for (int t = 0; t < gains.length; t++) {
+                    double turns = hz * seconds[t];
+                    double cos = gains[t] * Phasor.cos(turns);
+                    double sin = gains[t] * Phasor.minusSin(turns);
+                    re += cos * bands[t].re[i] - sin * bands[t].im[i];
+                    im += cos * bands[t].im[i] + sin * bands[t].re[i];
+                }
+                cell += re * re + im * im;
+            }
+            sum += Grid.weight(i) * cell / places;
+        }
+        return sum;
+    }
+
     /// Gain in dB at one frequency.
     public double db(int i) {
         return 10 * Math.log10(power(i));

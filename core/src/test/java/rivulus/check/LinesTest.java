@@ -111,7 +111,7 @@ class LinesTest {
     }
 
     @Test
-    void aLoopIsWeakestWhereLeastSoundIsLostByCuttingIt() {
+    void ofALoopTheLevelIsToldThatPassesLeast() {
         Show show =
                 box(
                         "{\"id\": \"a\"}, {\"id\": \"b\"}",
@@ -130,7 +130,7 @@ class LinesTest {
                         .findFirst()
                         .orElseThrow();
         assertThat(loop.figures().get("marginDb")).isBetween(0.9, 1.1);
-        assertThat(loop.sentence()).contains("weakest at Box · soft");
+        assertThat(loop.sentence()).contains("Box · soft turns it down");
     }
 
     @ParameterizedTest

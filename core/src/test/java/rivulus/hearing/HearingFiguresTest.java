@@ -9,6 +9,10 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
+import rivulus.file.ShowFile;
+import rivulus.file.Templates;
+import rivulus.rule.Rules;
+import rivulus.show.Show;
 import rivulus.signal.Bands;
 import rivulus.signal.Grid;
 
@@ -174,5 +178,44 @@ class HearingFiguresTest {
                     .as(Arrays.toString(taps))
                     .isCloseTo(db(dense(taps)), within(0.1));
         }
+    }
+
+    /// What an ear hears of something that goes round in so many ms at so many dB.
+    private static double ringing(double ms, double db) throws Exception {
+        String ring =
+                """
+                {"template": "ring", "name": "Ring", "kind": "desk",
+                 "points": [{"id": "mid", "label": "mid"}, {"id": "back", "label": "back"}],
+                 "routes": [{"from": "mid", "to": "back", "gainDb": %s,
+                             "delayMs": {"typical": %s, "min": %s, "max": %s}},
+                            {"from": "back", "to": "mid"}]}
+                """
+                        .formatted(db, ms, ms, ms);
+        String show =
+                """
+                {"rivulus": 1, "title": "ring", "templates": [%s],
+                 "cast": {"playback": [{"id": "s", "name": "s", "kind": "tone", "at": "r/mid"}]},
+                 "ears": [{"id": "e", "name": "e", "kind": "stream", "at": ["r/mid"]}],
+                 "rig": {"devices": [{"id": "r", "name": "r", "template": "ring"}]}}
+                """
+                        .formatted(ring);
+        Show parsed = ShowFile.parse(show, "ring", Templates.shipped());
+        return Rules.prover().prove(parsed).scenes().getFirst().of("e", "s").hearing().levelDb();
+    }
+
+    @ParameterizedTest(name = "round in {0} ms, {1} dB less each time")
+    @CsvSource({"10, -3", "10, -6", "33, -3", "167, -3", "250, -2", "20, -1.9", "400, -4"})
+    void whatGoesRoundIsAsLoudAsAllItsRoundsTogether(double ms, double db) throws Exception {
+        double g = Math.pow(10, db / 20);
+        double[] rounds = new double[2 * 60];
+        for (int n = 0; n < 60; n++) {
+            rounds[2 * n] = n * ms;
+            rounds[2 * n + 1] = Math.pow(g, n);
+        }
+        assertThat(ringing(ms, db)).isCloseTo(db(dense(rounds)), within(0.1));
+        if (ms > 30)
+            assertThat(ringing(ms, db))
+                    .as("1 / (1 − g²)")
+                    .isCloseTo(-10 * Math.log10(1 - g * g), within(0.1));
     }
 }

@@ -148,7 +148,15 @@ class RemediesTest {
                             double lower =
                                     ((Setting.Level) turn.from()).db()
                                             - ((Setting.Level) turn.to()).db();
-                            assertThat(lower).isEqualTo(Math.ceil(6 - margin));
+                            assertThat(lower).isGreaterThanOrEqualTo(Math.ceil(-margin));
+                            Show less =
+                                    show.withKnob(
+                                            turn.knob(),
+                                            new Setting.Level(
+                                                    ((Setting.Level) turn.to()).db() + 1));
+                            assertThat(Demo.PROVER.prove(less).findings())
+                                    .as("a decibel less would not do")
+                                    .anyMatch(f -> f.rule().equals("loop"));
                         });
         assertThat(cure.after().findings()).noneMatch(f -> f.rule().equals("loop"));
     }
