@@ -13,7 +13,9 @@ import rivulus.signal.Response;
 /// part of T, so that its spectral radius is under 1 (see [Loop]).
 final class Feedback {
     private static final int MOST_ROUNDS = 24;
-    private static final int MOST_ROUNDS_OF_FEW = 96;
+    private static final int MOST_ROUNDS_OF_FEW = 64;
+    /// Every round may make band limits that none before has made.
+    private static final int MOST_BANDS = 128;
 
     /// Of the taps that stand at one cut after a round, at most this many loudest are followed on.
     private static final int MOST_TAPS = 2000;
@@ -155,7 +157,7 @@ final class Feedback {
 
     /// What rings long is followed until it has died away, as long as it is few.
     private boolean mayGoOn(Rounds so, int round) {
-        if (round >= MOST_ROUNDS_OF_FEW) return false;
+        if (round >= MOST_ROUNDS_OF_FEW || bands.size() > MOST_BANDS) return false;
         int taps = 0;
         for (int i = 0; i < from.length; i++) taps += so.plain[i].size() + so.ringing[i].size();
         return taps <= MOST_ROUNDS_OF_FEW;

@@ -165,16 +165,20 @@ final class Followed {
     private double power(Channel channel, int[] nodes, boolean round) {
         Taps direct = direct(channel, nodes);
         if (!round) return Sum.power(direct, bands);
-        Feedback.Rounds rounds = channel.rounds();
-        if (rounds.left() < DIED_AWAY) {
-            Taps all = direct;
-            for (int node : nodes)
-                all =
-                        all.plus(feedback.atEar(rounds.plain(), node))
-                                .plus(feedback.atEar(rounds.ringing(), node));
-            return Sum.power(all, bands);
-        }
+        if (channel.rounds().left() < DIED_AWAY)
+            return Sum.power(direct.plus(round(channel, nodes)), bands);
         return response(channel, nodes, true, direct).power();
+    }
+
+    /// What comes by way of a cut.
+    private Taps round(Channel channel, int[] nodes) {
+        Taps round = Taps.NONE;
+        Feedback.Rounds rounds = channel.rounds();
+        for (int node : nodes)
+            round =
+                    round.plus(feedback.atEar(rounds.plain(), node))
+                            .plus(feedback.atEar(rounds.ringing(), node));
+        return round;
     }
 
     private static Taps direct(Channel channel, int[] nodes) {

@@ -62,7 +62,7 @@ public final class Loop {
         double[] atWorst = margins;
         for (int f : nearestFirst(spare)) {
             if (stable ? spare[f] >= told : spare[f] > AS_GOOD_AS_HOWLING_DB) break;
-            double[] here = ratio.marginsDb(f);
+            double[] here = ratio.marginsDb(f, stable);
             for (int l = 0; l < margins.length; l++) margins[l] = Math.min(margins[l], here[l]);
             double now = stable ? least(margins) : most(margins);
             if (now < told - 1e-9) {
@@ -79,7 +79,10 @@ public final class Loop {
         worst = at;
         critical = new ArrayList<>();
         for (int l = 0; l < margins.length; l++)
-            critical.add(new Critical(live.graph().legs().get(ratio.legs()[l]), atWorst[l]));
+            critical.add(
+                    new Critical(
+                            live.graph().legs().get(ratio.legs()[l]),
+                            stable ? atWorst[l] : margins[l]));
         Comparator<Critical> byMargin = Comparator.comparingDouble(Critical::marginDb);
         critical.sort(stable ? byMargin : byMargin.reversed());
     }
@@ -158,10 +161,14 @@ public final class Loop {
         return m;
     }
 
-    /// Spectral radius of a matrix without negative entries, by repeated squaring: ‖Mⁿ‖^(1/n) with
-    /// n = 2¹², to 0.01 dB.
+    /// Spectral radius of a matrix without negative entries, of two rows in closed form, of more by
+    /// repeated squaring: ‖Mⁿ‖^(1/n) with n = 2¹², to 0.01 dB.
     static double radius(double[][] m) {
         if (m.length == 1) return m[0][0];
+        if (m.length == 2) {
+            double half = (m[0][0] - m[1][1]) / 2;
+            return (m[0][0] + m[1][1]) / 2 + Math.sqrt(half * half + m[0][1] * m[1][0]);
+        }
         double[][] power = m;
         double logScale = 0;
         double n = 1;
@@ -219,7 +226,7 @@ public final class Loop {
     }
 
     /// By how many dB a leg alone may be raised at the worst frequency; where it howls, by how many
-    /// it has to come down, negative, or negative infinity where that does not end it.
+    /// it has to come down at every one, negative, or negative infinity where that does not end it.
     ///
     /// @throws IllegalArgumentException if the leg is no part of it
     double marginDb(Leg leg) {

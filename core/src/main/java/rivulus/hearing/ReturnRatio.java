@@ -2,7 +2,9 @@ package rivulus.hearing;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import rivulus.signal.Bands;
 import rivulus.signal.FlowOrder;
 import rivulus.signal.LiveGraph;
@@ -27,8 +29,10 @@ final class ReturnRatio {
     private final int[] to;
     private final double[] gain;
     private final int[] band;
-    private final int[] leg;
+    private final int[] firstEdge;
     private final int[] legs;
+    /// For each leg, its edges.
+    private final int[][] edgesOf;
 
     /// @param system as [FlowOrder#loopOf] numbers it
     ReturnRatio(LiveGraph live, FlowOrder order, int system) {
@@ -56,8 +60,17 @@ final class ReturnRatio {
         to = edges.stream().mapToInt(edge -> edge[1]).toArray();
         gain = edges.stream().mapToDouble(edge -> live.gain(edge[2])).toArray();
         band = edges.stream().mapToInt(edge -> live.band(edge[2])).toArray();
-        leg = edges.stream().mapToInt(edge -> live.leg(edge[2]).index()).toArray();
-        legs = Arrays.stream(leg).distinct().toArray();
+        firstEdge = new int[nodes + 1];
+        for (int v : from) firstEdge[v + 1]++;
+        for (int v = 0; v < nodes; v++) firstEdge[v + 1] += firstEdge[v];
+        Map<Integer, List<Integer>> byLeg = new LinkedHashMap<>();
+        for (int e = 0; e < from.length; e++)
+            byLeg.computeIfAbsent(live.leg(edges.get(e)[2]).index(), _ -> new ArrayList<>()).add(e);
+        legs = byLeg.keySet().stream().mapToInt(Integer::intValue).toArray();
+        edgesOf =
+                byLeg.values().stream()
+                        .map(of -> of.stream().mapToInt(Integer::intValue).toArray())
+                        .toArray(int[][]::new);
     }
 
     /// The indices of the legs that are part of the system.
@@ -68,7 +81,9 @@ final class ReturnRatio {
     /// By how many dB each leg alone may be raised before the loop howls, at one frequency of the
     /// grid; where it howls already, by how many it has to come down (negative), or negative
     /// infinity where that does not end it. In the order of [#legs()].
-    double[] marginsDb(int f) {
+    ///
+    /// @param stable whether it dies away at that frequency
+    double[] marginsDb(int f, boolean stable) {
         double[] magnitude = new double[gain.length];
         for (int e = 0; e < magnitude.length; e++)
             magnitude[e] = gain[e] * Math.sqrt(bands.response(band[e]).power(f));
@@ -76,16 +91,16 @@ final class ReturnRatio {
         double[] margins = new double[legs.length];
         for (int l = 0; l < legs.length; l++) {
             double ratio;
-            if (closed.diesAway()) {
-                double back = closed.back(edgesOf(legs[l]), magnitude);
+            if (stable) {
+                double back = closed.back(edgesOf[l], magnitude);
                 ratio = back / (1 + back);
             } else {
                 double[] without = magnitude.clone();
-                for (int e : edgesOf(legs[l])) without[e] = 0;
+                for (int e : edgesOf[l]) without[e] = 0;
                 Closed rest = new Closed(without);
                 ratio =
                         rest.diesAway()
-                                ? rest.back(edgesOf(legs[l]), magnitude)
+                                ? rest.back(edgesOf[l], magnitude)
                                 : Double.POSITIVE_INFINITY;
             }
             margins[l] = -20 * Math.log10(ratio);
@@ -112,13 +127,6 @@ final class ReturnRatio {
             if (settled) break;
         }
         return -20 * Math.log10(radius);
-    }
-
-    private int[] edgesOf(int aLeg) {
-        int[] edges = new int[leg.length];
-        int n = 0;
-        for (int e = 0; e < leg.length; e++) if (leg[e] == aLeg) edges[n++] = e;
-        return Arrays.copyOf(edges, n);
     }
 
     /// The system at one frequency, with every edge at a magnitude.
@@ -160,13 +168,10 @@ final class ReturnRatio {
             double[][] returns = new double[edges.length][edges.length];
             for (int j = 0; j < edges.length; j++) {
                 double[] standing = standing(to[edges[j]]);
-                double[] straight =
-                        edges.length > 1 && cutAt[to[edges[j]]] < 0
-                                ? straight(to[edges[j]])
-                                : new double[nodes];
+                double[] straight = straight(to[edges[j]], edges);
                 for (int i = 0; i < edges.length; i++) {
                     int end = from[edges[i]];
-                    double back = straight[end];
+                    double back = straight.length == 0 ? 0 : straight[end];
                     for (int c = 0; c < cuts; c++) back += forward[c][end] * standing[c];
                     returns[i][j] = over[edges[i]] * back;
                 }
@@ -186,12 +191,16 @@ final class ReturnRatio {
             return standing;
         }
 
-        /// What comes of a node to every other without passing a cut.
-        private double[] straight(int node) {
+        /// What comes of a node to where some edges begin without passing a cut; empty where that
+        /// is nothing, since they all begin earlier in the order.
+        private double[] straight(int node, int[] edges) {
+            int last = -1;
+            for (int e : edges) last = Math.max(last, from[e]);
+            if (cutAt[node] >= 0 || last <= node) return new double[0];
             double[] at = new double[nodes];
             at[node] = 1;
-            for (int e = 0; e < from.length; e++)
-                if (cutAt[to[e]] < 0) at[to[e]] += at[from[e]] * magnitude[e];
+            for (int e = firstEdge[node]; e < firstEdge[last]; e++)
+                if (cutAt[to[e]] < 0 && at[from[e]] > 0) at[to[e]] += at[from[e]] * magnitude[e];
             return at;
         }
     }

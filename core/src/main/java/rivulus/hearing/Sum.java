@@ -15,7 +15,7 @@ final class Sum {
 
     /// Two taps whose gains multiply to less than this share of the power of all add nothing that
     /// counts by falling into each other.
-    private static final double FAINT = 2e-6;
+    private static final double FAINT = 2e-5;
 
     /// Arrivals that are farther apart fall into each other in no cell of the grid that counts.
     private static final long FAR_NS = 400_000_000;
@@ -62,13 +62,7 @@ final class Sum {
                 double gains = taps.gain[i] * taps.gain[j];
                 if (gains < least) continue;
                 if (++pairs > MOST_PAIRS) return OptionalDouble.empty();
-                power +=
-                        2
-                                * gains
-                                * Response.together(
-                                        bands.response(taps.band[i]),
-                                        bands.response(taps.band[j]),
-                                        apart * 1e-9);
+                power += 2 * gains * bands.together(taps.band[i], taps.band[j], apart);
             }
         }
         return OptionalDouble.of(Math.max(0, power));

@@ -5,6 +5,7 @@ import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Stream;
 import rivulus.gear.Band;
 
@@ -15,6 +16,9 @@ public final class Bands {
     /// The number of [Band#OPEN].
     public static final int OPEN = 0;
 
+    private static final int MOST_PAIRS = 50_000;
+
+    private final Map<Pair, Double> pairs = new ConcurrentHashMap<>();
     private final Map<List<Integer>, Integer> numbers = new HashMap<>();
     private final List<List<Integer>> parts = new ArrayList<>();
     private final Map<Band, Integer> single = new HashMap<>();
@@ -82,9 +86,37 @@ public final class Bands {
         return number;
     }
 
+    /// How many there are so far.
+    public int size() {
+        return table.responses.length;
+    }
+
     /// The response of that number on the grid. Not to be changed.
     public Response response(int number) {
         return table.responses[number];
+    }
+
+    /// What two arrivals of one sound add to its power by falling into each other: see
+    /// [Response#together]. Kept, since the same delays come again with every source and edit.
+    ///
+    /// @param first what the first has passed
+    /// @param ns how much later the second is, 0 or more
+    public double together(int first, int second, long ns) {
+        Pair pair = new Pair(first, second, ns);
+        Double known = pairs.get(pair);
+        if (known != null) return known;
+        double found = Response.together(response(first), response(second), ns * 1e-9);
+        if (pairs.size() >= MOST_PAIRS) pairs.clear();
+        pairs.put(pair, found);
+        return found;
+    }
+
+    private record Pair(int first, int second, long ns) {
+        @Override
+        public int hashCode() {
+            long mixed = (ns * 31 + first) * 0x9E3779B97F4A7C15L + second;
+            return (int) (mixed ^ mixed >>> 32);
+        }
     }
 
     /// The weighted broadband power of that number.
