@@ -23,6 +23,7 @@ import rivulus.disk.JsonText;
 import rivulus.remedy.Remedies;
 import rivulus.remedy.Remedy;
 import rivulus.report.Report;
+import rivulus.say.Unlooked;
 import rivulus.search.Found;
 import rivulus.show.Scene;
 
@@ -52,10 +53,15 @@ final class CheckCommand implements Callable<Integer> {
         findings.addAll(proof.ofTheRig());
         SequencedMap<Finding, Found<Remedy>> remedies = remedies(proof, findings);
         String first = show.scenes(proof).getFirst().scene().id();
-        if (show.json()) out.print(JsonText.of(Report.findings(proof, remedies, first)));
-        else write(out, proof, remedies);
+        List<String> unlooked =
+                Unlooked.of(proof.show(), show.prover().catalogue()).stream()
+                        .map(Unlooked::name)
+                        .toList();
+        if (show.json()) out.print(JsonText.of(Report.findings(proof, remedies, first, unlooked)));
+        else write(out, proof, remedies, unlooked);
         boolean serious = findings.stream().anyMatch(f -> f.severity().isSerious());
-        return serious ? Main.FOUND : Main.FINE;
+        // where nobody listens nothing is proven
+        return serious || proof.show().ears().isEmpty() ? Main.FOUND : Main.FINE;
     }
 
     private boolean isLate() {
@@ -82,9 +88,18 @@ final class CheckCommand implements Callable<Integer> {
     }
 
     private static void write(
-            PrintWriter out, Proof proof, SequencedMap<Finding, Found<Remedy>> remedies) {
-        if (remedies.isEmpty())
-            out.println(proof.show().title() + ": everybody hears what they should.");
+            PrintWriter out,
+            Proof proof,
+            SequencedMap<Finding, Found<Remedy>> remedies,
+            List<String> unlooked) {
+        if (proof.show().ears().isEmpty())
+            out.println(proof.show().title() + ": nobody listens, so nothing is proven.");
+        else if (remedies.isEmpty())
+            out.printf(
+                    "%s: %s hears what they should.%n",
+                    proof.show().title(),
+                    unlooked.isEmpty() ? "everybody" : "everybody who is looked at");
+        if (!unlooked.isEmpty()) out.printf("not looked at: %s%n%n", String.join(", ", unlooked));
         Set<Finding.Key> told = new HashSet<>();
         remedies.forEach(
                 (finding, found) -> {

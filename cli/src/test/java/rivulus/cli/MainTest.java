@@ -377,4 +377,21 @@ class MainTest {
         run("hear", "\u001b[2J");
         assertThat(out.toString() + err).isNotEmpty().doesNotContain("\u001b", "\u0007", "\u009b");
     }
+
+    @Test
+    void whereNobodyListensNothingIsProven(@TempDir Path here) throws Exception {
+        Path show = here.resolve("nobody.rivulus");
+        Files.writeString(
+                show,
+                """
+                {"rivulus": 1, "title": "Nobody listens",
+                 "places": [{"id": "r", "name": "Reading Room", "room": "room-soft"}],
+                 "cast": {"people": [
+                     {"id": "maren", "name": "Maren", "role": "host", "place": "r"}]}}
+                """);
+        assertThat(run("check", show.toString())).isEqualTo(Main.FOUND);
+        assertThat(out.toString())
+                .contains("nobody listens, so nothing is proven", "not looked at: Maren")
+                .doesNotContain("hears what");
+    }
 }

@@ -63,10 +63,13 @@ public final class Report {
     /// @param remedies those of each finding
     /// @param scene the scene that findings of the rig are written under
     public static Map<String, Object> findings(
-            Proof proof, SequencedMap<Finding, Found<Remedy>> remedies, String scene) {
+            Proof proof,
+            SequencedMap<Finding, Found<Remedy>> remedies,
+            String scene,
+            List<String> unlooked) {
         List<Object> out = new ArrayList<>();
         remedies.forEach((finding, found) -> out.add(finding(finding, found, scene)));
-        return map("show", proof.show().title(), "findings", out);
+        return map("show", proof.show().title(), "notLookedAt", unlooked, "findings", out);
     }
 
     private static Map<String, Object> finding(

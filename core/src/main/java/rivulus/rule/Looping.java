@@ -17,6 +17,9 @@ import rivulus.words.Words;
 
 /// Sound that goes round and howls, or is near to it.
 final class Looping implements Rule {
+    /// Less than this is not worth a figure.
+    private static final double HARDLY_DB = 0.1;
+
     @Override
     public String id() {
         return "loop";
@@ -38,11 +41,15 @@ final class Looping implements Rule {
     private Finding.Draft finding(SceneProof scene, Loop loop) {
         String round = loop.isAcoustic() ? "through the room" : "by wire";
         String headline =
-                loop.isStable()
-                        ? "Sound goes round %s with only %s to spare"
-                                .formatted(round, Words.db(loop.marginDb()))
-                        : "Sound goes round %s and howls, %s over"
-                                .formatted(round, Words.db(-loop.marginDb()));
+                Math.abs(loop.marginDb()) < HARDLY_DB
+                        ? "Sound goes round %s and %s"
+                                .formatted(
+                                        round, loop.isStable() ? "is about to howl" : "howls, just")
+                        : loop.isStable()
+                                ? "Sound goes round %s with only %s to spare"
+                                        .formatted(round, Words.db(loop.marginDb()))
+                                : "Sound goes round %s and howls, %s over"
+                                        .formatted(round, Words.db(-loop.marginDb()));
         Severity severity = loop.isStable() ? Severity.CAUTION : Severity.DANGER;
         return finding(severity, headline)
                 .in(scene, scene.tracer().live())

@@ -13,6 +13,7 @@ import rivulus.check.Proof;
 import rivulus.gear.Catalogue;
 import rivulus.gear.Power;
 import rivulus.leads.Survey;
+import rivulus.say.Unlooked;
 import rivulus.show.Device;
 import rivulus.show.Limit;
 import rivulus.words.Words;
@@ -87,6 +88,16 @@ public final class Sheets {
     private List<Sheet.Chapter> whole() {
         List<Sheet.Chapter> chapters = new ArrayList<>();
         chapters.add(new Sheet.Chapter("Drawing", List.of(drawing(RigLayer.LEADS))));
+        List<String> unlooked =
+                Unlooked.of(proof.show(), catalogue).stream().map(Unlooked::name).toList();
+        if (!unlooked.isEmpty())
+            chapters.add(
+                    new Sheet.Chapter(
+                            "Not looked at",
+                            List.of(
+                                    note(
+                                            "Nothing is proven for %s."
+                                                    .formatted(Words.list(unlooked))))));
         chapters.add(new Sheet.Chapter("Lead list", List.of(leads.list())));
         chapters.add(new Sheet.Chapter("Channels", channels.tables()));
         chapters.addAll(computers.chapters());

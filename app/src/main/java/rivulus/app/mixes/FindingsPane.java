@@ -127,7 +127,10 @@ final class FindingsPane extends VBox implements View<FindingsPane.Sight> {
         for (TroubleCard card : sight.own()) cards.getChildren().add(card(card));
         if (sight.others().isEmpty() && sight.own().isEmpty())
             cards.getChildren()
-                    .add(Look.paragraph("Every ear hears what it should, in every scene.", "soft"));
+                    .add(
+                            Look.paragraph(
+                                    "Every ear that is looked at hears what it should, in every scene.",
+                                    "soft"));
         fillLines(sight.others());
         if (sight.rig().isEmpty()) return;
         cards.getChildren().add(Look.text("The rig", "pane-title", "others"));
