@@ -7,7 +7,10 @@ import java.util.stream.Stream;
 /// stand in it.
 final class CourseColumns {
     /// Every column is as wide as for a word of so many letters.
-    private static final int LEAST_LETTERS = 7;
+    private static final int LEAST_LETTERS = 9;
+    private static final int MOST_LETTERS = 17;
+    /// What a word has free beside it.
+    private static final int BESIDE = 2;
 
     private final double[] left;
     private final double widestInset;
@@ -36,7 +39,7 @@ final class CourseColumns {
         int longest = Stream.of(words.split(" ")).mapToInt(String::length).max().orElse(0);
         int half = Math.min(words.length(), (words.length() + 1) / 2 + 1);
         letters[column] =
-                Math.max(letters[column], Math.min(Math.max(longest, half), 2 * LEAST_LETTERS));
+                Math.max(letters[column], Math.min(Math.max(longest, half) + BESIDE, MOST_LETTERS));
     }
 
     private double inset() {
