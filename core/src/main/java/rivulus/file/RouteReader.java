@@ -158,6 +158,7 @@ final class RouteReader {
                             point(item.field("point")).id(),
                             item.number("loudDb", -40, 60, 0),
                             item.number("hearsDb", -60, 60, 20 * Math.log10(workedAt)),
+                            workedAt,
                             item.number("rejectsDb", 0, 60, 0),
                             item.number("isolatesDb", 0, 60, 0)));
             item.nothingElse();

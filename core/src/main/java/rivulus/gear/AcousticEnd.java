@@ -8,6 +8,8 @@ package rivulus.gear;
 /// @param point the point that sounds, hears, or is worn
 /// @param loudDb for what sounds: how loud at one metre against a mouth, in dB
 /// @param hearsDb for what hears: its gain against a mouth at one metre
+/// @param workedAtM for a microphone: how near it is spoken into, in metres; where it is worn, it
+///     sits there
 /// @param rejectsDb how much less it gives to, or takes from, what it is not aimed at, in dB, 0 or
 ///     more
 /// @param isolatesDb for what is worn: how much it dulls the air for its wearer, in dB, 0 or more
@@ -17,6 +19,7 @@ public record AcousticEnd(
         String point,
         double loudDb,
         double hearsDb,
+        double workedAtM,
         double rejectsDb,
         double isolatesDb) {
     /// What the end does.

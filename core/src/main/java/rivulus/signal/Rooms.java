@@ -20,9 +20,6 @@ import rivulus.show.Show;
 /// What passes through the air of rooms: from everything that sounds to everything that hears, in
 /// the same place. Costs as much as there are such pairs.
 final class Rooms {
-    /// A worn microphone sits at its wearer's mouth unless the place says otherwise.
-    private static final String WORN = "at the mouth";
-
     private final Catalogue catalogue;
     private final List<Place> places;
     private final Map<String, String> wearers = new HashMap<>();
@@ -105,11 +102,9 @@ final class Rooms {
                 Optional<Here> aim =
                         others.stream()
                                 .filter(end -> end.end().kind() == AcousticEnd.Kind.MOUTH)
-                                .min(
-                                        Comparator.comparingDouble(
-                                                end -> metres(end.owner(), hearer.owner())));
+                                .min(Comparator.comparingDouble(end -> metres(end, hearer)));
                 for (Here sounder : others) {
-                    double metres = metres(sounder.owner(), hearer.owner());
+                    double metres = metres(sounder, hearer);
                     sink.air(
                             sounder.point(),
                             hearer.point(),
@@ -128,12 +123,14 @@ final class Rooms {
             return loudspeaker ? db - sounder.end().rejectsDb() : db;
         }
 
-        private double metres(String a, String b) {
-            Double metres = said.get(Pair.of(a, b));
+        /// As the place says; else a worn microphone sits where it is spoken into.
+        private double metres(Here sounder, Here hearer) {
+            Double metres = said.get(Pair.of(sounder.owner(), hearer.owner()));
             if (metres != null) return metres;
-            double otherwise = air.words().get(air.otherwise());
-            boolean worn = b.equals(wearers.get(a)) || a.equals(wearers.get(b));
-            return worn ? air.words().getOrDefault(WORN, otherwise) : otherwise;
+            boolean worn = sounder.owner().equals(wearers.get(hearer.owner()));
+            return worn && hearer.end().kind() == AcousticEnd.Kind.MICROPHONE
+                    ? hearer.end().workedAtM()
+                    : air.words().get(air.otherwise());
         }
     }
 }

@@ -2,6 +2,7 @@ package rivulus.check;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
 import org.junit.jupiter.api.Test;
@@ -201,5 +202,32 @@ class LinesTest {
                 .hasMessage("there is no ear \"nobody\"");
         assertThatThrownBy(() -> Ways.of(live).strongest("nothing", "nadia", 1).all())
                 .hasMessage("there is no source \"nothing\"");
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"lavalier-mic", "headset-4-pole", "usb-headset", "wireless-mic"})
+    void aWornMicrophoneSitsWhereItIsSpokenIntoUnlessThePlaceSaysOtherwise(String kind)
+            throws Exception {
+        assertThat(worn(kind, "")).isCloseTo(0, within(0.2));
+        String far = ", \"distances\": [{\"from\": \"maren\", \"to\": \"mic\", \"m\": 1}]";
+        assertThat(worn(kind, far)).isLessThan(-10);
+    }
+
+    /// What a worn microphone hears of its wearer.
+    private static double worn(String kind, String distances) throws Exception {
+        String text =
+                """
+                {"rivulus": 1, "title": "worn",
+                 "places": [{"id": "r", "name": "Room", "room": "room-soft"%s}],
+                 "cast": {"people": [
+                     {"id": "maren", "name": "Maren", "role": "host", "place": "r"}]},
+                 "ears": [{"id": "e", "name": "e", "kind": "track", "of": "maren",
+                           "at": ["mic/capsule"]}],
+                 "rig": {"devices": [{"id": "mic", "name": "Mic", "template": "%s",
+                                      "worn": "maren"}]}}
+                """
+                        .formatted(distances, kind);
+        Show show = ShowFile.parse(text, "worn", Demo.PROVER.catalogue());
+        return Demo.PROVER.prove(show).scenes().getFirst().of("e", "maren").hearing().levelDb();
     }
 }
