@@ -42,7 +42,7 @@ class LanternHourTest {
             }
             assertThat(hand.session().proof().get().heard()).isEmpty();
             assertThat(hand.textIn("#findings"))
-                    .contains("Every ear hears what it should, in every scene.");
+                    .contains("Every ear that is looked at hears what it should, in every scene.");
             assertThat(hand.textIn("#ears"))
                     .doesNotContain("late", "twice", "muted", "not Bram", "trouble");
 
