@@ -11,6 +11,9 @@ import rivulus.show.Ear;
 import rivulus.show.Limit;
 import rivulus.show.Limits;
 import rivulus.show.Names;
+import rivulus.show.Person;
+import rivulus.show.Playback;
+import rivulus.show.Role;
 import rivulus.show.Wish;
 import rivulus.words.Severity;
 import rivulus.words.Words;
@@ -49,8 +52,19 @@ final class Leak implements Rule {
         if (cell.standing().wish() != Wish.MUST_NOT || LateOwnVoice.isOwnVoice(cell)) return false;
         boolean rests = scene.scene().quiet().contains(cell.source().id());
         double level = rests ? cell.hearing().byWireDb() : cell.hearing().levelDb();
-        boolean track = cell.ear().kind() == Ear.Kind.TRACK;
-        return level > limits.get(track ? Limit.BLEED : Limit.LEAK);
+        return level > limits.get(line(cell));
+    }
+
+    /// Where the line is drawn: neighbours always bleed a little into a track; what is nobody's
+    /// business or not licensed must not even be guessed at by the public.
+    private static Limit line(SceneProof.Heard cell) {
+        if (cell.ear().kind() == Ear.Kind.TRACK) return Limit.BLEED;
+        boolean closed =
+                switch (cell.source()) {
+                    case Person person -> person.role() == Role.PRODUCER;
+                    case Playback plays -> plays.kind() == Playback.Kind.MUSIC;
+                };
+        return closed && cell.ear().isPublic() ? Limit.LEAK_PRIVATE : Limit.LEAK;
     }
 
     private static Finding.Evidence by(SceneProof scene, SceneProof.Heard cell) {

@@ -10,6 +10,12 @@ public enum Limit implements Worded {
     HEARD(-30, "dB", -80, 0, "what must be heard is missing under this level, against nominal ~"),
     FAINT(-20, "dB", -80, 0, "what must be heard is faint under this level ~"),
     LEAK(-30, "dB", -80, 0, "what must not be heard leaks above this level ~"),
+    LEAK_PRIVATE(
+            -50,
+            "dB",
+            -80,
+            0,
+            "the same of talkback and of music that is not licensed, for the public ~"),
     BLEED(
             -12,
             "dB",

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import rivulus.disk.Extras;
 import rivulus.file.DemoShows;
@@ -210,6 +211,18 @@ class ChecksTest {
                 .startsWith("Show desk · ")
                 .endsWith(" turns it down");
         assertThat(finding.evidence().ways()).hasSize(1);
+    }
+
+    @ParameterizedTest(name = "talkback at {0} dB on the stream")
+    @CsvSource({"-31, true", "-45, true", "-55, false"})
+    void talkbackMustNotEvenBeGuessedAtByThePublic(double db, boolean leaks) {
+        Show show = Demo.choose(Demo.lanternMended(), "desk/usb2.feed", "custom");
+        Show faint = Demo.level(show, "desk/usb2.pick.mic3", db);
+        Proof proof = Demo.PROVER.prove(faint);
+        SceneProof tales = proof.scene("tales").orElseThrow();
+        assertThat(tales.of("stream", "teo").hearing().levelDb()).isCloseTo(db, within(1.5));
+        assertThat(tales.findings().stream().anyMatch(f -> f.id().equals("leak/stream/teo")))
+                .isEqualTo(leaks);
     }
 
     @Test
