@@ -249,7 +249,7 @@ record RigForms(Ground on) {
                             channel.fader() + ".name",
                             channel.label(),
                             written.name(),
-                            channel.carries().isEmpty() ? "nothing comes in" : channel.carries(),
+                            channel.carries().isEmpty() ? "no one source alone" : channel.carries(),
                             List.of(),
                             typed ->
                                     on.parts()

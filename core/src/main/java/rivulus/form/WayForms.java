@@ -123,12 +123,7 @@ record WayForms(Ground on) {
         List<Field> fields = new ArrayList<>();
         for (Habit habit : Habit.values()) {
             Optional<Habit.Way> said = on.show().habits().of(habit);
-            List<Option> options =
-                    new ArrayList<>(
-                            List.of(
-                                    Option.none(
-                                            "not said: as if "
-                                                    + habit.ways().getFirst().phrase())));
+            List<Option> options = new ArrayList<>(List.of(Option.none("not said")));
             options.addAll(Ground.options(habit.ways(), Habit.Way::word, Habit.Way::phrase));
             fields.add(
                     new Field.Choice(
@@ -136,9 +131,10 @@ record WayForms(Ground on) {
                             habit.about(),
                             said.map(Habit.Way::word).orElse(""),
                             options,
-                            said.or(() -> Optional.of(habit.ways().getFirst()))
-                                    .map(Habit.Way::costs)
-                                    .orElse(""),
+                            said.map(way -> Words.sentence(way.phrase()))
+                                            .orElse("As if " + habit.ways().getFirst().phrase())
+                                    + ". "
+                                    + said.orElse(habit.ways().getFirst()).costs(),
                             word -> worked(habit, word)));
         }
         return new Form("habits/show", "How you like to work", fields, List.of());

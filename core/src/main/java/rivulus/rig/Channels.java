@@ -75,7 +75,7 @@ public final class Channels {
 
     /// The one source that stands out at a fader.
     private Optional<Source> loudest(Probes probes, Fader fader) {
-        double least = show.checks().limits().get(Limit.HEARD);
+        double least = show.checks().limits().get(Limit.FAINT);
         double apart = -show.checks().limits().get(Limit.BLEED);
         List<Source> heard =
                 show.sources().stream()

@@ -105,6 +105,7 @@ public final class KnobsPane extends VBox implements View<Optional<DeviceSight>>
         top.getStyleClass().add("knobs-top");
         rows.getStyleClass().add("knob-rows");
         channels = new FormBox("channels", session::edit);
+        channels.getStyleClass().add("leads-box");
         body.getChildren().setAll(rows, leads, channels);
         session.joinings()
                 .lead()
