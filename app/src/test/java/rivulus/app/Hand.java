@@ -228,6 +228,8 @@ final class Hand implements AutoCloseable {
                     window.scene().getRoot().layout();
                     return null;
                 });
+        // what has another size now may be drawn anew
+        await(condition);
     }
 
     private static void await(BooleanSupplier condition) {

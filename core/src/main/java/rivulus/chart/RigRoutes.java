@@ -35,6 +35,8 @@ final class RigRoutes {
     private static final class Route {
         final Box a;
         final Box b;
+        final int columnA;
+        final int columnB;
         final int out;
         final int in;
         double fromY;
@@ -47,6 +49,8 @@ final class RigRoutes {
         Route(Box a, int columnA, Box b, int columnB, int columns) {
             this.a = a;
             this.b = b;
+            this.columnA = columnA;
+            this.columnB = columnB;
             if (columnA == columnB) {
                 out = columnA + 1 < columns || columnA == 0 ? columnA + 1 : columnA;
                 in = out;
@@ -61,15 +65,11 @@ final class RigRoutes {
         }
     }
 
-    private final Map<Route, int[]> columnsOf = new HashMap<>();
-
     /// One more lead.
     ///
     /// @return its number, counted from 0
     int add(Box a, int columnA, Box b, int columnB) {
-        Route route = new Route(a, columnA, b, columnB, columns);
-        columnsOf.put(route, new int[] {columnA, columnB});
-        routes.add(route);
+        routes.add(new Route(a, columnA, b, columnB, columns));
         return routes.size() - 1;
     }
 
@@ -84,7 +84,7 @@ final class RigRoutes {
 
     private double sideX(Route route, boolean end) {
         Box box = end ? route.b : route.a;
-        int column = columnsOf.get(route)[end ? 1 : 0];
+        int column = end ? route.columnB : route.columnA;
         boolean right = (end ? route.in : route.out) > column;
         return right ? box.x() + box.width() : box.x();
     }
@@ -194,7 +194,7 @@ final class RigRoutes {
 
     private double middle(int number) {
         Box any = routes.getFirst().a;
-        int column = columnsOf.get(routes.getFirst())[0];
+        int column = routes.getFirst().columnA;
         double left = any.x() - column * (any.width() + gutter);
         return left + number * (any.width() + gutter) - gutter / 2;
     }

@@ -79,15 +79,7 @@ record WayForms(Ground on) {
                         : Optional.of(Ground.number(typed, "This is", 0, kind.most()));
         String who = "%s for %s".formatted(Names.of(source), Names.of(ear));
         String name =
-                figure.map(
-                                to ->
-                                        "Want %s %s %s"
-                                                .formatted(
-                                                        who,
-                                                        kind.word(),
-                                                        kind == Aim.Kind.UNDER
-                                                                ? Words.db(to)
-                                                                : Words.ms(to)))
+                figure.map(to -> "Want %s %s".formatted(who, kind.words(to)))
                         .orElse("Take %s as it comes".formatted(who));
         return Edit.of(
                 name, on.show(), on.show().aiming(ear.id(), source.id(), scene, kind, figure));
@@ -99,18 +91,13 @@ record WayForms(Ground on) {
         for (Aim aim : show.aims()) {
             String key = "aims/%s/%s".formatted(aim.ear(), aim.source());
             String in = show.scene(aim.scene()).map(scene -> " in " + scene.name()).orElse("");
-            String figure =
-                    switch (aim.kind()) {
-                        case UNDER -> Words.db(aim.figure()) + " under the voices";
-                        case WITHIN -> "within " + Words.ms(aim.figure());
-                    };
             rows.add(
                     new Outline.Row(
                             aim.scene().isEmpty() ? key : key + "/" + aim.scene(),
                             show.cast().source(aim.source()).map(Source::name).orElse(aim.source()),
                             "%s, for %s%s"
                                     .formatted(
-                                            figure,
+                                            aim.kind().words(aim.figure()),
                                             show.ear(aim.ear()).map(Names::of).orElse(aim.ear()),
                                             in)));
         }

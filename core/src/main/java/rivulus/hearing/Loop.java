@@ -243,9 +243,9 @@ public final class Loop {
         return Ways.of(live).strongest(start, start, 1).stream().findFirst();
     }
 
-    /// The legs with a knob on them where turning is of most use, the one that is easiest to turn
-    /// first: of those that are as critical as any, a level before a switch, and what passes least
-    /// before what passes more; then the less critical.
+    /// The leg with a knob on it where turning is of most use; empty where there is none: of those
+    /// that are as critical as any, a level before a switch, and what passes least before what
+    /// passes more; then the less critical.
     public Optional<Leg> knobbed() {
         List<Critical> governed =
                 critical.stream()

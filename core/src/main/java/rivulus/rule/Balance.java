@@ -6,7 +6,6 @@ import java.util.OptionalDouble;
 import rivulus.check.Finding;
 import rivulus.check.SceneProof;
 import rivulus.check.Verdict;
-import rivulus.hearing.Ways;
 import rivulus.show.Aim;
 import rivulus.show.Limit;
 import rivulus.show.Limits;
@@ -71,13 +70,7 @@ final class Balance implements Rule {
                 .figure("underDb", under)
                 .figure("wantedDb", wanted)
                 .brief(loud ? "too loud" : "too soft")
-                .because(
-                        () ->
-                                new Finding.Evidence(
-                                        "",
-                                        Ways.of(scene.tracer().live())
-                                                .strongest(source.id(), cell.ear().id(), 2)
-                                                .all()));
+                .because(() -> Rule.ways(scene, cell, "", 2));
     }
 
     /// "12.0 dB under", "2.0 dB over".

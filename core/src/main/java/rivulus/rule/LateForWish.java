@@ -8,7 +8,6 @@ import rivulus.check.Finding;
 import rivulus.check.SceneProof;
 import rivulus.check.Verdict;
 import rivulus.hearing.Arrival;
-import rivulus.hearing.Ways;
 import rivulus.show.Aim;
 import rivulus.show.Limit;
 import rivulus.show.Limits;
@@ -51,13 +50,7 @@ final class LateForWish implements Rule {
                 .figure("delayMs", arrival.ms())
                 .figure("wantedMs", aim.figure())
                 .brief(Words.ms(arrival.ms()))
-                .because(
-                        () ->
-                                new Finding.Evidence(
-                                        "",
-                                        Ways.of(scene.tracer().live())
-                                                .strongest(cell.source().id(), cell.ear().id(), 2)
-                                                .all()));
+                .because(() -> Rule.ways(scene, cell, "", 2));
     }
 
     @Override

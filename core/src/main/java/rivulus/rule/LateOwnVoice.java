@@ -9,7 +9,6 @@ import rivulus.check.SceneProof;
 import rivulus.check.Verdict;
 import rivulus.hearing.Arrival;
 import rivulus.hearing.OwnVoice;
-import rivulus.hearing.Ways;
 import rivulus.show.Ear;
 import rivulus.show.Habit;
 import rivulus.show.Limit;
@@ -69,13 +68,7 @@ final class LateOwnVoice implements Rule {
                 .figure("delayMs", late.ms())
                 .figure("levelDb", late.levelDb())
                 .brief(Words.ms(late.ms()))
-                .because(
-                        () ->
-                                new Finding.Evidence(
-                                        OwnVoice.at(late.ms()).words(),
-                                        Ways.of(scene.tracer().live())
-                                                .strongest(cell.source().id(), cell.ear().id(), 2)
-                                                .all()));
+                .because(() -> Rule.ways(scene, cell, OwnVoice.at(late.ms()).words(), 2));
     }
 
     @Override

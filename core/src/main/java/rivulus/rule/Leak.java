@@ -5,8 +5,6 @@ import java.util.List;
 import rivulus.check.Finding;
 import rivulus.check.SceneProof;
 import rivulus.check.Verdict;
-import rivulus.hearing.Way;
-import rivulus.hearing.Ways;
 import rivulus.show.Ear;
 import rivulus.show.Limit;
 import rivulus.show.Limits;
@@ -68,11 +66,7 @@ final class Leak implements Rule {
     }
 
     private static Finding.Evidence by(SceneProof scene, SceneProof.Heard cell) {
-        List<Way> ways =
-                Ways.of(scene.tracer().live())
-                        .strongest(cell.source().id(), cell.ear().id(), 3)
-                        .all();
-        return new Finding.Evidence(unstopped(cell.standing().why()), ways);
+        return Rule.ways(scene, cell, unstopped(cell.standing().why()), 3);
     }
 
     private static String unstopped(String why) {

@@ -6,7 +6,6 @@ import rivulus.check.Finding;
 import rivulus.check.SceneProof;
 import rivulus.check.Verdict;
 import rivulus.hearing.Opening;
-import rivulus.hearing.Ways;
 import rivulus.search.Found;
 import rivulus.show.Limit;
 import rivulus.show.Limits;
@@ -84,13 +83,7 @@ final class Missing implements Rule {
                                 Words.db(cell.hearing().levelDb()));
         return finding(scene, cell, Severity.CAUTION, Verdict.FAINT, headline)
                 .figure("levelDb", cell.hearing().levelDb())
-                .because(
-                        () ->
-                                new Finding.Evidence(
-                                        "",
-                                        Ways.of(scene.tracer().live())
-                                                .strongest(cell.source().id(), cell.ear().id(), 2)
-                                                .all()));
+                .because(() -> Rule.ways(scene, cell, "", 2));
     }
 
     @Override

@@ -5,6 +5,7 @@ import rivulus.check.Finding;
 import rivulus.check.Proof;
 import rivulus.check.SceneProof;
 import rivulus.check.Verdict;
+import rivulus.hearing.Ways;
 import rivulus.show.Limits;
 import rivulus.words.Severity;
 
@@ -33,6 +34,19 @@ public interface Rule {
     /// The beginning of a finding of it.
     default Finding.Draft finding(Severity severity, String sentence) {
         return Finding.of(id(), severity, sentence);
+    }
+
+    /// What shows a finding about what one ear hears of one source: the strongest ways, searched
+    /// when they are first asked for.
+    ///
+    /// @param cause why, as a clause; or empty
+    /// @param most how many ways
+    static Finding.Evidence ways(SceneProof scene, SceneProof.Heard cell, String cause, int most) {
+        return new Finding.Evidence(
+                cause,
+                Ways.of(scene.tracer().live())
+                        .strongest(cell.source().id(), cell.ear().id(), most)
+                        .all());
     }
 
     /// The beginning of a finding of it about what one ear hears of one source in a scene.

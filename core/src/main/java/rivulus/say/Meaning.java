@@ -253,11 +253,6 @@ public sealed interface Meaning {
 
         @Override
         public List<String> words(Show show) {
-            String figure =
-                    switch (kind) {
-                        case UNDER -> Words.db(this.figure) + " under the voices";
-                        case WITHIN -> "within " + Words.ms(this.figure);
-                    };
             List<String> words =
                     new ArrayList<>(
                             List.of(
@@ -266,7 +261,7 @@ public sealed interface Meaning {
                                                     Words.sentence(
                                                             Words.list(earNames(show, ears))),
                                                     Words.list(sourceNames(show, sources)),
-                                                    figure)));
+                                                    kind.words(figure))));
             show.scene(scene).ifPresent(in -> words.add("in " + in.name()));
             return words;
         }

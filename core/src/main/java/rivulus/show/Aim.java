@@ -2,6 +2,7 @@ package rivulus.show;
 
 import rivulus.disk.Extras;
 import rivulus.disk.Worded;
+import rivulus.words.Words;
 
 /// How loud, or how soon, an ear wants a source that it hears.
 ///
@@ -34,6 +35,14 @@ public record Aim(
         /// `dB` or `ms`.
         public String unit() {
             return unit;
+        }
+
+        /// A figure in words: "12.0 dB under the voices", "within 250 ms".
+        public String words(double figure) {
+            return switch (this) {
+                case UNDER -> Words.db(figure) + " under the voices";
+                case WITHIN -> "within " + Words.ms(figure);
+            };
         }
 
         /// The most that may be aimed at; the least is 0.

@@ -67,13 +67,6 @@ public final class LiveGraph {
         return new LiveGraph(graph, positions, gains, ns);
     }
 
-    /// The same graph with one leg cut.
-    public LiveGraph without(Leg leg) {
-        double[] gains = legGain.clone();
-        gains[leg.index()] = 0;
-        return new LiveGraph(graph, positions, gains, legNs);
-    }
-
     /// The same graph with one leg at another gain.
     ///
     /// @param by a factor on its gain, over 0

@@ -18,7 +18,9 @@ import rivulus.app.session.Session;
 import rivulus.app.session.View;
 import rivulus.check.SceneProof;
 import rivulus.disk.Extras;
+import rivulus.form.Form;
 import rivulus.form.Forms;
+import rivulus.gear.Catalogue;
 import rivulus.show.Brief;
 import rivulus.show.Ear;
 import rivulus.show.Names;
@@ -30,7 +32,24 @@ import rivulus.show.WishChange;
 
 /// The wish of the chosen ear for the chosen source, by default or by exception, with the reason;
 /// and all exceptions of the show.
-public final class WishPane extends VBox implements View<Picture> {
+public final class WishPane extends VBox implements View<WishPane.Sight> {
+    /// The chosen wish drawn up.
+    ///
+    /// @param aims how loud and how soon, as a form; empty where no pair is chosen
+    record Sight(Picture picture, Optional<Form> aims) {
+        static Sight of(Picture picture, Catalogue catalogue) {
+            if (picture.ear() == null || picture.source() == null)
+                return new Sight(picture, Optional.empty());
+            String pair =
+                    "aims/%s/%s/%s"
+                            .formatted(
+                                    picture.ear().id(),
+                                    picture.source().id(),
+                                    picture.scene().scene().id());
+            return new Sight(picture, new Forms(picture.show(), catalogue).form(pair));
+        }
+    }
+
     private final Session session;
     private final VBox content = new VBox();
     private final Label title = Look.text("Wishes", "pane-title");
@@ -64,8 +83,9 @@ public final class WishPane extends VBox implements View<Picture> {
     }
 
     @Override
-    public Function<Picture, Picture> drawing() {
-        return picture -> picture;
+    public Function<Picture, Sight> drawing() {
+        Catalogue catalogue = session.shelf().prover().catalogue();
+        return picture -> Sight.of(picture, catalogue);
     }
 
     @Override
@@ -75,7 +95,8 @@ public final class WishPane extends VBox implements View<Picture> {
     }
 
     @Override
-    public void show(Picture picture) {
+    public void show(Sight sight) {
+        Picture picture = sight.picture();
         clear();
         if (picture.ear() == null) return;
         if (picture.source() == null) {
@@ -86,6 +107,7 @@ public final class WishPane extends VBox implements View<Picture> {
                                     "Choose a cell to see what is wished there, and why.", "soft"));
         } else {
             fillWish(picture, picture.ear(), picture.source());
+            sight.aims().ifPresent(this::fillAims);
         }
         fillExceptions(picture.show());
     }
@@ -140,15 +162,11 @@ public final class WishPane extends VBox implements View<Picture> {
                     usualAgain.setOnAction(_ -> remove(change));
                     content.getChildren().add(usualAgain);
                 });
-        String pair = "aims/%s/%s/%s".formatted(ear.id(), source.id(), scene.id());
-        new Forms(picture.show(), session.shelf().prover().catalogue())
-                .form(pair)
-                .ifPresent(
-                        form -> {
-                            aims.show(form);
-                            content.getChildren()
-                                    .addAll(Look.text("How loud, how soon", "pane-title"), aims);
-                        });
+    }
+
+    private void fillAims(Form form) {
+        aims.show(form);
+        content.getChildren().addAll(Look.text("How loud, how soon", "pane-title"), aims);
     }
 
     private RadioButton radio(Wish wish, Wish stands) {

@@ -76,13 +76,7 @@ public final class RigStage extends VBox implements Stage, View<Sight> {
         wanted.setOnAction(_ -> want());
         round.setAlignment(Pos.CENTER_LEFT);
         HBox head =
-                new HBox(
-                        16,
-                        Look.text("The rig", "stage-title"),
-                        layers,
-                        round,
-                        Look.spring(),
-                        zooming());
+                new HBox(16, Look.text("The rig", "stage-title"), layers, Look.spring(), zooming());
         head.setAlignment(Pos.BASELINE_LEFT);
         ScrollPane above = scroll(chart, "rig-scroll");
         above.setPannable(true);
@@ -93,7 +87,11 @@ public final class RigStage extends VBox implements Stage, View<Sight> {
         ScrollPane below = scroll(page, "page-scroll");
         below.setPrefHeight(0);
         VBox.setVgrow(below, Priority.ALWAYS);
-        getChildren().addAll(head, words, above, below);
+        HBox.setHgrow(words, Priority.ALWAYS);
+        words.setMaxWidth(Double.MAX_VALUE);
+        HBox said = new HBox(16, words, round);
+        said.getStyleClass().add("zooming");
+        getChildren().addAll(head, said, above, below);
         fillLayers();
         layer.addListener((_, _, _) -> fillLayers());
         layer.addListener((_, _, _) -> session.redraw());
