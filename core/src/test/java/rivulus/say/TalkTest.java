@@ -6,9 +6,14 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.UnaryOperator;
+import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import rivulus.check.Demo;
@@ -74,11 +79,16 @@ public class TalkTest {
         return Page.of(text, to, CATALOGUE).edit().after();
     }
 
-    /// The talk as somebody would write its file.
+    /// The talk as the program writes it.
     public static Show written() throws FileTrouble, IOException {
-        try (InputStream file = TalkTest.class.getResourceAsStream("/tide-table-talk.rivulus")) {
+        return read("/tide-table-talk.rivulus", text -> text);
+    }
+
+    private static Show read(String name, UnaryOperator<String> changed)
+            throws FileTrouble, IOException {
+        try (InputStream file = TalkTest.class.getResourceAsStream(name)) {
             String text = new String(file.readAllBytes(), StandardCharsets.UTF_8);
-            return ShowFile.parse(text, "tide-table-talk.rivulus", CATALOGUE);
+            return ShowFile.parse(changed.apply(text), name, CATALOGUE);
         }
     }
 
@@ -90,6 +100,52 @@ public class TalkTest {
         assertThat(new Change(written(), talk).words()).isEmpty();
         assertThat(talk).isEqualTo(written());
         assertThat(ShowFile.again(talk, CATALOGUE)).isEqualTo(talk);
+    }
+
+    @Test
+    void itMeansWhatSomebodyWroteByHandWithNamesForThingsOfTheirOwn() throws Exception {
+        Show said = written();
+        Show own = read("/tide-table-talk-by-hand.rivulus", text -> text);
+        Map<String, String> theirs = new HashMap<>();
+        ids(own).forEach((name, id) -> theirs.put(id, ids(said).get(name)));
+        assertThat(theirs.values()).doesNotContainNull();
+        Pattern id = Pattern.compile("\"(" + String.join("|", theirs.keySet()) + ")(?=\"[^:]|/)");
+        Show renamed =
+                read(
+                        "/tide-table-talk-by-hand.rivulus",
+                        text ->
+                                id.matcher(text)
+                                        .replaceAll(found -> "\"" + theirs.get(found.group(1))));
+        assertThat(facts(renamed)).isEqualTo(facts(said));
+        assertThat(renamed.scenes()).isEqualTo(said.scenes());
+    }
+
+    /// Ids by what they are of and what it is called.
+    private static Map<String, String> ids(Show show) {
+        Map<String, String> ids = new HashMap<>();
+        show.cast().people().forEach(person -> ids.put("person " + person.name(), person.id()));
+        show.cast().playback().forEach(source -> ids.put("source " + source.name(), source.id()));
+        show.places().forEach(place -> ids.put("place " + place.name(), place.id()));
+        show.ears().forEach(ear -> ids.put("ear " + ear.name(), ear.id()));
+        show.rig().devices().forEach(device -> ids.put("gear " + device.name(), device.id()));
+        show.scenes().forEach(scene -> ids.put("scene " + scene.name(), scene.id()));
+        return ids;
+    }
+
+    /// All that is said but in which order and what leads are called.
+    private static Set<Object> facts(Show show) {
+        Set<Object> facts = new HashSet<>();
+        facts.add(show.title());
+        facts.addAll(show.cast().people());
+        facts.addAll(show.cast().playback());
+        facts.addAll(show.places());
+        facts.addAll(show.ears());
+        facts.addAll(show.rig().devices());
+        show.rig()
+                .cables()
+                .forEach(lead -> facts.add(List.of(lead.toBuy(), Set.of(lead.from(), lead.to()))));
+        facts.addAll(show.changes());
+        return facts;
     }
 
     @Test
