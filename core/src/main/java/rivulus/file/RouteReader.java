@@ -12,6 +12,7 @@ import rivulus.disk.FileTrouble;
 import rivulus.gear.AcousticEnd;
 import rivulus.gear.Air;
 import rivulus.gear.Band;
+import rivulus.gear.Canceller;
 import rivulus.gear.ChannelMap;
 import rivulus.gear.Delay;
 import rivulus.gear.Endpoint;
@@ -22,6 +23,9 @@ import rivulus.gear.Route;
 
 /// Reads where sound goes in a template: routes, endpoints, ends that meet air, and air itself.
 final class RouteReader {
+    /// How far a machine's own loudspeaker is from its microphone where nothing is said.
+    private static final double OWN_M = 0.3;
+
     private final Entry root;
     private final Repeat repeat;
     private final Map<String, Point> points;
@@ -159,11 +163,34 @@ final class RouteReader {
                             item.number("loudDb", -40, 60, 0),
                             item.number("hearsDb", -60, 60, 20 * Math.log10(workedAt)),
                             workedAt,
+                            item.number("ownM", 0.01, 20, OWN_M),
                             item.number("rejectsDb", 0, 60, 0),
                             item.number("isolatesDb", 0, 60, 0)));
             item.nothingElse();
         }
         return ends;
+    }
+
+    List<Canceller> cancellers() throws FileTrouble {
+        List<Canceller> cancellers = new ArrayList<>();
+        for (Entry item : root.items("cancels")) {
+            Entry knob = item.field("knob");
+            if (!(knobs.get(knob.text()) instanceof Knob.Switch))
+                throw knob.unknown("switch", knob.text(), switches());
+            governing.add(knob.text());
+            cancellers.add(
+                    new Canceller(
+                            point(item.field("plays")).id(),
+                            point(item.field("hears")).id(),
+                            knob.text(),
+                            item.field("db").number(1, 120)));
+            item.nothingElse();
+        }
+        return cancellers;
+    }
+
+    private List<String> switches() {
+        return knobs.values().stream().filter(Knob.Switch.class::isInstance).map(Knob::id).toList();
     }
 
     static Air air(Entry air) throws FileTrouble {

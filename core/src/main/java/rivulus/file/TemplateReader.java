@@ -15,6 +15,7 @@ import rivulus.disk.FileTrouble;
 import rivulus.disk.Json;
 import rivulus.gear.AcousticEnd;
 import rivulus.gear.Air;
+import rivulus.gear.Canceller;
 import rivulus.gear.Catalogue;
 import rivulus.gear.Clock;
 import rivulus.gear.Endpoint;
@@ -67,9 +68,10 @@ final class TemplateReader {
         Clock clock = clock(ports);
         phantomKnobsExist(ports);
         pictureKnobsExist(ports);
-        knobsGovern();
         List<Endpoint> endpoints = sound.endpoints(ports);
         List<AcousticEnd> ends = sound.ends();
+        List<Canceller> cancellers = sound.cancellers();
+        knobsGovern();
         Optional<Entry> air = root.maybe("air");
         Optional<Air> carries =
                 air.isPresent() ? Optional.of(RouteReader.air(air.get())) : Optional.empty();
@@ -91,6 +93,7 @@ final class TemplateReader {
                         endpoints,
                         pickers,
                         ends,
+                        cancellers,
                         carries,
                         clock,
                         pictures,

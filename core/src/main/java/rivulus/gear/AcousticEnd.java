@@ -10,6 +10,7 @@ package rivulus.gear;
 /// @param hearsDb for what hears: its gain against a mouth at one metre
 /// @param workedAtM for a microphone: how near it is spoken into, in metres; where it is worn, it
 ///     sits there
+/// @param ownM for a microphone: how far the machine's own loudspeaker is from it, in metres
 /// @param rejectsDb how much less it gives to, or takes from, what it is not aimed at, in dB, 0 or
 ///     more
 /// @param isolatesDb for what is worn: how much it dulls the air for its wearer, in dB, 0 or more
@@ -20,6 +21,7 @@ public record AcousticEnd(
         double loudDb,
         double hearsDb,
         double workedAtM,
+        double ownM,
         double rejectsDb,
         double isolatesDb) {
     /// What the end does.

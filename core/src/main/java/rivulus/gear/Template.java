@@ -12,6 +12,7 @@ import java.util.Optional;
 /// @param pictures how picture passes through it
 /// @param soloOn the ports at which solo is heard; empty where there is no solo
 /// @param power what it runs on
+/// @param cancellers its echo cancellers
 /// @param air how a room carries sound; only rooms have it
 public record Template(
         String id,
@@ -25,6 +26,7 @@ public record Template(
         List<Endpoint> endpoints,
         List<Picker> pickers,
         List<AcousticEnd> ends,
+        List<Canceller> cancellers,
         Optional<Air> air,
         Clock clock,
         List<PictureRoute> pictures,
@@ -38,6 +40,7 @@ public record Template(
         endpoints = List.copyOf(endpoints);
         pickers = Keyed.copyOf(pickers, Picker::id);
         ends = List.copyOf(ends);
+        cancellers = List.copyOf(cancellers);
         pictures = List.copyOf(pictures);
         soloOn = List.copyOf(soloOn);
     }

@@ -34,6 +34,10 @@ public final class Openings {
     /// Ways that take this much more effort than the nearest are not looked for.
     private static final int WORTH_SHOWING = 2;
 
+    /// As many turns as a way seems to take that leads through a room, from a loudspeaker into a
+    /// microphone: nobody means it.
+    private static final int OVERHEARD = 20;
+
     private static final int MOST_STEPS = 40_000;
 
     private final SignalGraph graph;
@@ -154,7 +158,7 @@ public final class Openings {
     /// too little would come through.
     private Trail extend(Trail trail, Leg leg) {
         Map<Integer, Setting> turned = trail.turned;
-        int effort = trail.effort;
+        int effort = trail.effort + (isOverheard(trail, leg) ? OVERHEARD : 0);
         double db = leg.gainDb();
         double ms = trail.ms + leg.delay().ms();
         for (Leg.Govern govern : leg.governors()) {
@@ -174,6 +178,13 @@ public final class Openings {
         double after = trail.db + db;
         if (after < faintestDb) return null;
         return new Trail(leg.to(), leg, trail, turned, effort, after, ms);
+    }
+
+    private static boolean isOverheard(Trail trail, Leg leg) {
+        return trail.leg != null
+                && trail.leg.kind() == Leg.Kind.AIR
+                && trail.before.leg != null
+                && leg.kind() != Leg.Kind.AIR;
     }
 
     private Optional<Setting> opener(Leg.Govern govern) {

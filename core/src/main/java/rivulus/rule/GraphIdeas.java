@@ -29,13 +29,16 @@ final class GraphIdeas {
     private static final int OPENINGS_LOOKED_AT = 10;
     private static final int MOST_LOWERED = 60;
 
+    /// What a setting has to take away, in dB, to be worth trying against what is heard.
+    private static final double WORTH_TAKING_DB = 10;
+
     private final Limits limits;
 
     GraphIdeas(Limits limits) {
         this.limits = limits;
     }
 
-    /// Every setting that closes one of the strongest ways of what is heard.
+    /// Every setting that closes one of the strongest ways of what is heard, or all but closes it.
     List<Idea> closers(Finding finding) {
         return settings(
                 closers(finding.live().positions(), wayLegs(finding, WAYS_CLOSED), finding));
@@ -188,7 +191,8 @@ final class GraphIdeas {
         return steps;
     }
 
-    /// Every setting that closes one of the legs; the knob that a mute finding is about is no
+    /// Every setting that closes one of the legs, or all but closes it; the knob that a mute
+    // finding is about is no
     /// remedy for it.
     private static List<Map<Ref, Setting>> closers(
             Positions positions, List<Leg> legs, Finding finding) {
@@ -198,9 +202,11 @@ final class GraphIdeas {
                 KnobUse use = finding.live().graph().knobs().get(govern.knob());
                 if (use.ref().toString().equals(finding.key().about())) continue;
                 if (use.knob().role() == Knob.Role.PERMISSION) continue;
-                for (Setting other : closings(use.knob(), positions.get(govern.knob()))) {
-                    if (!govern.governor().opens(other)) steps.add(Map.of(use.ref(), other));
-                }
+                Setting stands = positions.get(govern.knob());
+                double enough = govern.governor().gainDb(stands) - WORTH_TAKING_DB;
+                for (Setting other : closings(use.knob(), stands))
+                    if (govern.governor().gainDb(other) <= enough)
+                        steps.add(Map.of(use.ref(), other));
             }
         }
         return steps.stream().distinct().toList();

@@ -40,11 +40,13 @@ public final class Compiler {
     private final List<KnobUse> knobs = new ArrayList<>();
     private final Map<Ref, Integer> knobIndex = new HashMap<>();
     private final Map<Ref, int[]> pointNodes = new LinkedHashMap<>();
+    private final List<OwnSound> apart;
 
     private Compiler(Show show, Catalogue catalogue) {
         this.show = show;
         this.catalogue = catalogue;
         endpoints = new Endpoints(show, catalogue);
+        apart = OwnSound.of(show, catalogue, endpoints);
     }
 
     /// Compiles a show whose templates are in the catalogue.
@@ -60,6 +62,7 @@ public final class Compiler {
             addPoints(person.id(), person.name(), catalogue.get(Catalogue.PERSON));
         for (Device device : show.rig().devices())
             addPoints(device.id(), device.name(), template(device));
+        for (OwnSound own : apart) addPoints(own);
         for (Device device : show.rig().devices()) {
             addKnobs(device);
             addPickerKnobs(device);
@@ -79,13 +82,24 @@ public final class Compiler {
 
     private void addPoints(String id, String name, Template template) {
         for (Point point : template.points()) {
-            Ref ref = new Ref(id, point.id());
-            int[] channels = new int[point.channels()];
-            for (int c = 0; c < channels.length; c++) {
-                channels[c] = nodes.size();
-                nodes.add(new Node(nodes.size(), ref, name, point.label(), c));
-            }
-            pointNodes.put(ref, channels);
+            addPoint(new Ref(id, point.id()), point.channels(), name, point.label());
+        }
+    }
+
+    private void addPoint(Ref ref, int width, String name, String label) {
+        int[] channels = new int[width];
+        for (int c = 0; c < channels.length; c++) {
+            channels[c] = nodes.size();
+            nodes.add(new Node(nodes.size(), ref, name, label, c));
+        }
+        pointNodes.put(ref, channels);
+    }
+
+    private void addPoints(OwnSound own) {
+        for (Ref point : own.points()) {
+            int[] of = pointNodes.get(point);
+            Node like = nodes.get(of[0]);
+            addPoint(own.at(point), of.length, like.device(), like.label());
         }
     }
 
@@ -99,7 +113,31 @@ public final class Compiler {
         knobs.add(new KnobUse(ref, device.name(), knob));
     }
 
+    /// A leg, and beside it those of the sounds that are told apart.
     private void addLeg(
+            Leg.Kind kind,
+            Ref from,
+            Ref to,
+            double gainDb,
+            Delay delay,
+            Band band,
+            List<String> marks,
+            List<ChannelMap> map,
+            List<Leg.Govern> governors) {
+        Ref onward = to;
+        for (OwnSound own : apart) if (own.leaves(from)) onward = own.at(to);
+        addOne(kind, from, onward, gainDb, delay, band, marks, map, governors);
+        for (OwnSound own : apart) {
+            if (!own.points().contains(from)) continue;
+            List<Leg.Govern> all =
+                    own.returns(to)
+                            ? and(governors, List.of(govern(own.knob(), own.governor())))
+                            : governors;
+            addOne(kind, own.at(from), own.at(to), gainDb, delay, band, marks, map, all);
+        }
+    }
+
+    private void addOne(
             Leg.Kind kind,
             Ref from,
             Ref to,
@@ -150,11 +188,13 @@ public final class Compiler {
 
     private List<Leg.Govern> governors(Device device, List<Governor> governors) {
         List<Leg.Govern> known = new ArrayList<>();
-        for (Governor governor : governors) {
-            int knob = knobIndex.get(new Ref(device.id(), governor.knob()));
-            known.add(new Leg.Govern(knob, governor));
-        }
+        for (Governor governor : governors)
+            known.add(govern(new Ref(device.id(), governor.knob()), governor));
         return known;
+    }
+
+    private Leg.Govern govern(Ref knob, Governor governor) {
+        return new Leg.Govern(knobIndex.get(knob), governor);
     }
 
     private void addCable(Cable cable) {
@@ -312,8 +352,16 @@ public final class Compiler {
 
     private SequencedMap<String, SignalGraph.EarNodes> earNodes() {
         SequencedMap<String, SignalGraph.EarNodes> ears = new LinkedHashMap<>();
-        for (Ear ear : show.ears()) ears.put(ear.id(), earNodes(listensAt(ear)));
+        for (Ear ear : show.ears()) ears.put(ear.id(), earNodes(whole(listensAt(ear))));
         return ears;
+    }
+
+    /// Points, with those beside them of sounds that are told apart.
+    private List<Ref> whole(List<Ref> points) {
+        List<Ref> whole = new ArrayList<>(points);
+        for (OwnSound own : apart)
+            for (Ref point : points) if (own.points().contains(point)) whole.add(own.at(point));
+        return whole;
     }
 
     /// A person's own ears where nothing is said; whatever else listens nowhere yet.

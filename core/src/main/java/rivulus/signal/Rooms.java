@@ -95,10 +95,7 @@ final class Rooms {
             List<Here> sounding = ends.stream().filter(end -> end.end().kind().sounds()).toList();
             for (Here hearer : ends) {
                 if (!hearer.end().kind().hearsAir()) continue;
-                List<Here> others =
-                        sounding.stream()
-                                .filter(end -> !end.owner().equals(hearer.owner()))
-                                .toList();
+                List<Here> others = sounding.stream().filter(end -> meet(end, hearer)).toList();
                 Optional<Here> aim =
                         others.stream()
                                 .filter(end -> end.end().kind() == AcousticEnd.Kind.MOUTH)
@@ -114,6 +111,14 @@ final class Rooms {
             }
         }
 
+        /// Whether one hears the other: nobody their own mouth, a microphone also the loudspeaker
+        /// beside it.
+        private boolean meet(Here sounder, Here hearer) {
+            return !sounder.owner().equals(hearer.owner())
+                    || sounder.end().kind() == AcousticEnd.Kind.LOUDSPEAKER
+                            && hearer.end().kind() == AcousticEnd.Kind.MICROPHONE;
+        }
+
         private double levelDb(double metres, Here sounder, Here hearer, Optional<Here> aim) {
             double db = sounder.end().loudDb() + air.levelDb(metres) + hearer.end().hearsDb();
             if (hearer.end().kind() != AcousticEnd.Kind.MICROPHONE)
@@ -125,6 +130,7 @@ final class Rooms {
 
         /// As the place says; else a worn microphone sits where it is spoken into.
         private double metres(Here sounder, Here hearer) {
+            if (sounder.owner().equals(hearer.owner())) return hearer.end().ownM();
             Double metres = said.get(Pair.of(sounder.owner(), hearer.owner()));
             if (metres != null) return metres;
             boolean worn = sounder.owner().equals(wearers.get(hearer.owner()));

@@ -152,6 +152,7 @@ public final class RandomRigs {
                 List.of(),
                 List.of(),
                 List.of(),
+                List.of(),
                 Optional.empty(),
                 Clock.NONE,
                 List.of(),
