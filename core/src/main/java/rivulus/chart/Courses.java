@@ -80,7 +80,7 @@ public final class Courses {
     }
 
     private List<Draft> heard(SceneProof.Heard cell, Verdict verdict) {
-        if (isTooFaint(scene, cell) || verdict == Verdict.KEPT_OUT) return List.of();
+        if (isTooFaint(scene, cell) || isKeptOut(verdict)) return List.of();
         List<Draft> drafts = new ArrayList<>();
         for (Way way : waysThatCount(scene, cell)) {
             drafts.add(
@@ -105,6 +105,10 @@ public final class Courses {
                                                         - limits.get(Limit.WAY_DRAWN),
                                                 limits.get(Limit.DRAWN)))
                 .toList();
+    }
+
+    private static boolean isKeptOut(Verdict verdict) {
+        return verdict == Verdict.KEPT_OUT || verdict == Verdict.FAR_DOWN;
     }
 
     /// Whether what is heard is too faint to be drawn.

@@ -184,11 +184,16 @@ public final class SceneProof {
                 .orElse("");
     }
 
-    private static Verdict plain(Heard cell) {
+    private Verdict plain(Heard cell) {
         return switch (cell.standing().wish()) {
             case MUST -> Verdict.AS_WISHED;
             case MAY -> cell.hearing().isHeard() ? Verdict.ALLOWED : Verdict.SILENT;
-            case MUST_NOT -> Verdict.KEPT_OUT;
+            case MUST_NOT ->
+                    !cell.hearing().isHeard()
+                            ? Verdict.KEPT_OUT
+                            : cell.hearing().levelDb() <= limit(Limit.LEAK)
+                                    ? Verdict.FAR_DOWN
+                                    : Verdict.LET_PASS;
         };
     }
 }

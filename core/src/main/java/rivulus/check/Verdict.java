@@ -6,20 +6,26 @@ public enum Verdict {
     SILENT(Flow.ALLOWED, "not heard", "", "", ""),
     /// May be heard, and is.
     ALLOWED(Flow.ALLOWED, "heard, as it may be", "hears", "", ""),
+    /// Need not be heard, is, and does no harm: one's own voice at once, a neighbour on a track.
+    LET_PASS(Flow.ALLOWED, "heard, and let pass", "hears", "", ""),
+    /// Must not be heard, and is so far down that nobody minds.
+    FAR_DOWN(Flow.AS_WISHED, "far down, as wished", "far down", "", ""),
     /// Must not be heard, and is not.
     KEPT_OUT(Flow.AS_WISHED, "not heard, as wished", "kept out", "", ""),
     /// Must be heard, and is.
     AS_WISHED(Flow.AS_WISHED, "as wished", "hears", "", ""),
     /// Heard softer under the voices than somebody wants it.
     TOO_SOFT(Flow.FAINT, "too soft", "too soft", "%s too soft", "hears %s too soft"),
-    /// Heard louder than somebody wants it.
+    /// Heard louder than somebody wants it, or than anything should be.
     TOO_LOUD(Flow.AS_WISHED, "too loud", "too loud", "%s too loud", "hears %s too loud"),
     /// Heard later than somebody wants it.
     LATER(Flow.LATE, "later than wished", "late", "%s too late", "hears %s too late"),
     /// Must be heard, and hardly is.
     FAINT(Flow.FAINT, "faint", "faint", "%s faintly", "hears %s only faintly"),
-    /// Arrives more than once.
+    /// Arrives twice.
     DOUBLED(Flow.DOUBLED, "doubled", "twice", "%s twice", "hears %s twice"),
+    /// Arrives more often.
+    REPEATED(Flow.DOUBLED, "repeated", "repeated", "%s repeated", "hears %s again and again"),
     /// The listener's own voice, late.
     LATE(Flow.LATE, "late", "late", "%s late", "hears %s late"),
     /// A caller's own voice, back again.

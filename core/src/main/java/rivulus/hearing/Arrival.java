@@ -7,4 +7,18 @@ package rivulus.hearing;
 /// @param throughAir whether it reaches an open ear through the air of a room, not by an earpiece
 ///     or a wire
 /// @param ringing whether it has been round a room at least once, by loudspeakers and microphones
-public record Arrival(double ms, double levelDb, boolean throughAir, boolean ringing) {}
+/// @param lanes which channels of the source come in which channels of the ear, a bit each
+public record Arrival(double ms, double levelDb, boolean throughAir, boolean ringing, long lanes) {
+    private static final int EAR_CHANNELS = 8;
+
+    /// The bit of a channel of the source in a channel of the ear. Beyond eight by eight bits are
+    /// shared, and two arrivals may be taken to be in one wire that are not.
+    static long lane(int source, int ear) {
+        return 1L << (source * EAR_CHANNELS + Math.min(ear, EAR_CHANNELS - 1));
+    }
+
+    /// Whether both come down one wire, and comb.
+    public boolean isTogetherWith(Arrival other) {
+        return (lanes & other.lanes) != 0;
+    }
+}

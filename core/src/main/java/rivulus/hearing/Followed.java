@@ -87,7 +87,7 @@ final class Followed {
     }
 
     /// A sound with the share of it that counts.
-    private record Part(Sound sound, double weight) {}
+    private record Part(Sound sound, double weight, long lanes) {}
 
     /// Sounds together, as an ear hears them.
     private final class Mixture {
@@ -112,7 +112,8 @@ final class Followed {
     Hearing at(String ear, Listened.At at) {
         int width = at.channels().length;
         List<Part> parts = new ArrayList<>();
-        for (Channel channel : channels) {
+        for (int s = 0; s < channels.size(); s++) {
+            Channel channel = channels.get(s);
             Part last = null;
             for (int c = 0; c < width; c++) {
                 int[] nodes = at.channels()[c];
@@ -121,7 +122,11 @@ final class Followed {
                 Sound sound = sound(channel, nodes, at.open()[c], round);
                 boolean more = last != null && last.sound() == sound;
                 if (more) parts.removeLast();
-                last = new Part(sound, (more ? last.weight() : 0) + 1.0 / width);
+                last =
+                        new Part(
+                                sound,
+                                (more ? last.weight() : 0) + 1.0 / width,
+                                (more ? last.lanes() : 0) | Arrival.lane(s, c));
                 parts.add(last);
             }
         }
@@ -209,7 +214,7 @@ final class Followed {
     // Arrivals
 
     /// Taps of one time at an ear, as power.
-    private record Drop(long ns, double power) {}
+    private record Drop(long ns, double power, long lanes) {}
 
     private List<Arrival> arrivals(List<Part> parts) {
         List<Arrival> arrivals = new ArrayList<>();
@@ -241,17 +246,17 @@ final class Followed {
             straight = straight.plus(feedback.atEar(channel.rounds().plain(), node));
             rung = rung.plus(feedback.atEar(channel.rounds().ringing(), node));
         }
-        collect(straight, part.weight(), plain);
-        collect(rung, part.weight(), ringing);
+        collect(straight, part, plain);
+        collect(rung, part, ringing);
     }
 
     /// Taps of one time in one channel are one drop, in phase.
-    private void collect(Taps taps, double weight, List<Drop> drops) {
+    private void collect(Taps taps, Part part, List<Drop> drops) {
         for (int from = 0, to; from < taps.size(); from = to) {
             to = from + 1;
             while (to < taps.size() && taps.ns[to] - taps.ns[from] <= Taps.SAME_NS) to++;
             double power = Sum.power(taps.between(from, to), bands);
-            drops.add(new Drop(taps.ns[from], power * weight));
+            drops.add(new Drop(taps.ns[from], power * part.weight(), part.lanes()));
         }
     }
 
@@ -261,13 +266,15 @@ final class Followed {
         for (int from = 0, to; from < drops.size(); from = to) {
             double power = 0;
             double moment = 0;
+            long lanes = 0;
             for (to = from;
                     to < drops.size() && drops.get(to).ns() - drops.get(from).ns() <= SAME_NS;
                     to++) {
                 power += drops.get(to).power();
                 moment += drops.get(to).power() * drops.get(to).ns();
+                lanes |= drops.get(to).lanes();
             }
-            into.add(new Arrival(moment / power * 1e-6, 10 * Math.log10(power), air, rings));
+            into.add(new Arrival(moment / power * 1e-6, 10 * Math.log10(power), air, rings, lanes));
         }
     }
 }

@@ -8,6 +8,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Predicate;
 import rivulus.gear.ChannelMap;
 import rivulus.gear.Delay;
 import rivulus.search.BestFirst;
@@ -17,7 +18,6 @@ import rivulus.signal.Bands;
 import rivulus.signal.Leg;
 import rivulus.signal.LiveGraph;
 import rivulus.signal.Node;
-import rivulus.signal.SignalGraph;
 
 /// Finds the strongest ways through a live graph.
 ///
@@ -27,6 +27,8 @@ import rivulus.signal.SignalGraph;
 /// [#MOST_STEPS] steps; the answer says so.
 public final class Ways {
     private static final int MOST_STEPS = 20_000;
+
+    private static final long SAME_TIME_NS = 100_000;
 
     private final LiveGraph live;
 
@@ -41,13 +43,7 @@ public final class Ways {
 
     /// The strongest ways from a source to an ear, strongest first, at most `most`.
     public Found<Way> strongest(String source, String ear, int most) {
-        SignalGraph graph = live.graph();
-        int[] targets =
-                graph.ear(ear).channels().stream()
-                        .flatMapToInt(Arrays::stream)
-                        .distinct()
-                        .toArray();
-        return strongest(graph.source(source), targets, most);
+        return strongest(live.graph().source(source), targets(ear), most);
     }
 
     /// The strongest way from a source to a point on the way to an ear, if sound gets there.
@@ -55,20 +51,50 @@ public final class Ways {
         return strongest(live.graph().source(source), live.graph().nodesOf(point), 1).first();
     }
 
+    /// The strongest way by which a source comes to an ear at some time, once round a loop if need
+    /// be; empty where nothing does.
+    ///
+    /// @param ms after the sound was made; taken to 0.1 ms
+    public Optional<Way> arriving(String source, String ear, double ms) {
+        long wanted = Math.round(ms * 1e6);
+        return strongest(
+                        live.graph().source(source),
+                        targets(ear),
+                        1,
+                        2,
+                        trail -> Math.abs(trail.ns - wanted) <= SAME_TIME_NS)
+                .first();
+    }
+
+    private int[] targets(String ear) {
+        return live.graph().ear(ear).channels().stream()
+                .flatMapToInt(Arrays::stream)
+                .distinct()
+                .toArray();
+    }
+
     /// A way as far as it has been followed.
-    private record Trail(int node, int edge, Trail before, double gain, double bound) {
-        boolean passes(int other) {
-            for (Trail t = this; t != null; t = t.before) if (t.node == other) return true;
-            return false;
+    private record Trail(int node, int edge, Trail before, double gain, double bound, long ns) {
+        int passes(int other) {
+            int times = 0;
+            for (Trail t = this; t != null; t = t.before) if (t.node == other) times++;
+            return times;
         }
     }
 
     Found<Way> strongest(int[] starts, int[] targets, int most) {
+        return strongest(starts, targets, most, 1, _ -> true);
+    }
+
+    /// @param rounds how often a way may pass a node
+    /// @param counts whether a way that has come to an end is one that is asked for
+    private Found<Way> strongest(
+            int[] starts, int[] targets, int most, int rounds, Predicate<Trail> counts) {
         double[] onward = greatestGains(targets);
         boolean[] isTarget = new boolean[live.size()];
         for (int t : targets) isTarget[t] = true;
         List<Trail> begin = new ArrayList<>();
-        for (int start : starts) begin.add(new Trail(start, -1, null, 1, Double.MAX_VALUE));
+        for (int start : starts) begin.add(new Trail(start, -1, null, 1, Double.MAX_VALUE, 0));
         Set<List<Integer>> seen = new HashSet<>();
         Found<Way> found =
                 BestFirst.search(
@@ -78,8 +104,9 @@ public final class Ways {
                         MOST_STEPS,
                         (trail, search) -> {
                             if (trail.edge < 0 || !isTarget[trail.node])
-                                follow(trail, onward, isTarget, search);
-                            else if (seen.add(legsOf(trail))) search.answer(way(trail));
+                                follow(trail, onward, isTarget, rounds, search);
+                            else if (counts.test(trail) && seen.add(legsOf(trail)))
+                                search.answer(way(trail));
                         });
         return found.map(
                 ways ->
@@ -89,13 +116,17 @@ public final class Ways {
     }
 
     private void follow(
-            Trail trail, double[] onward, boolean[] isTarget, BestFirst<Trail, Way> search) {
+            Trail trail,
+            double[] onward,
+            boolean[] isTarget,
+            int rounds,
+            BestFirst<Trail, Way> search) {
         for (int e = live.firstEdge(trail.node); e < live.firstEdge(trail.node + 1); e++) {
             int to = live.to(e);
             double gain = trail.gain * live.gain(e);
             double bound = gain * (isTarget[to] ? 1 : onward[to]);
-            if (bound < Taps.FLOOR || trail.passes(to) && !isTarget[to]) continue;
-            search.open(new Trail(to, e, trail, gain, bound));
+            if (bound < Taps.FLOOR || trail.passes(to) >= rounds && !isTarget[to]) continue;
+            search.open(new Trail(to, e, trail, gain, bound, trail.ns + live.ns(e)));
         }
     }
 

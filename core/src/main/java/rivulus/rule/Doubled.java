@@ -1,26 +1,34 @@
 package rivulus.rule;
 
 import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.DoubleSummaryStatistics;
+import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Optional;
+import java.util.Map;
+import java.util.stream.Stream;
 import rivulus.check.Finding;
 import rivulus.check.SceneProof;
 import rivulus.check.Verdict;
 import rivulus.hearing.Arrival;
 import rivulus.hearing.Doubling;
+import rivulus.hearing.Way;
 import rivulus.hearing.Ways;
 import rivulus.show.Limit;
 import rivulus.show.Limits;
 import rivulus.show.Names;
 import rivulus.show.Wish;
+import rivulus.signal.Leg;
 import rivulus.words.Severity;
 import rivulus.words.Words;
 
-/// A source that arrives twice.
+/// A source that arrives twice, or more often.
 ///
 /// Sound through a room's air is always followed by more of itself: next to it a second arrival
 /// counts only once it slaps or echoes.
 final class Doubled implements Rule {
+    private static final int MOST_WAYS = 4;
+
     @Override
     public String id() {
         return "doubled";
@@ -32,22 +40,44 @@ final class Doubled implements Rule {
         for (SceneProof.Heard cell : scene.all()) {
             if (cell.standing().wish() == Wish.MUST_NOT || LateOwnVoice.isOwnVoice(cell)) continue;
             if (cell.hearing().levelDb() < limits.get(Limit.HEARD)) continue;
-            worst(cell, limits)
-                    .ifPresent(doubling -> findings.add(finding(scene, cell, doubling, limits)));
+            Copies copies = copies(cell, limits);
+            if (!copies.again().isEmpty()) findings.add(finding(scene, cell, copies, limits));
         }
         return findings;
     }
 
-    private static Optional<Doubling> worst(SceneProof.Heard cell, Limits limits) {
-        if (cell.hearing().arrivals().size() < 2) return Optional.empty();
-        Arrival strongest = cell.hearing().strongest().orElseThrow();
-        Arrival worst = null;
-        for (Arrival other : cell.hearing().arrivals()) {
-            if (other == strongest || other.ringing()) continue;
-            if (worst != null && other.levelDb() <= worst.levelDb()) continue;
-            if (matters(strongest, other, limits)) worst = other;
+    /// The strongest arrival, and those besides that matter.
+    private record Copies(Arrival strongest, List<Arrival> again) {
+        Arrival worst() {
+            return again.stream().max(Comparator.comparingDouble(Arrival::levelDb)).orElseThrow();
         }
-        return Optional.ofNullable(worst).map(other -> Doubling.of(strongest, other));
+
+        Doubling doubling() {
+            return Doubling.of(strongest, worst());
+        }
+
+        int times() {
+            return again.size() + 1;
+        }
+
+        double withinMs() {
+            DoubleSummaryStatistics times =
+                    Stream.concat(Stream.of(strongest), again.stream())
+                            .mapToDouble(Arrival::ms)
+                            .summaryStatistics();
+            return times.getMax() - times.getMin();
+        }
+    }
+
+    private static Copies copies(SceneProof.Heard cell, Limits limits) {
+        if (cell.hearing().arrivals().size() < 2) return new Copies(null, List.of());
+        Arrival strongest = cell.hearing().strongest().orElseThrow();
+        return new Copies(
+                strongest,
+                cell.hearing().arrivals().stream()
+                        .filter(other -> other != strongest && !other.ringing())
+                        .filter(other -> matters(strongest, other, limits))
+                        .toList());
     }
 
     private static boolean matters(Arrival strongest, Arrival other, Limits limits) {
@@ -64,13 +94,20 @@ final class Doubled implements Rule {
     }
 
     private Finding.Draft finding(
-            SceneProof scene, SceneProof.Heard cell, Doubling doubling, Limits limits) {
+            SceneProof scene, SceneProof.Heard cell, Copies copies, Limits limits) {
+        Doubling doubling = copies.doubling();
+        boolean twice = copies.times() == 2;
         String headline =
-                "%s hears %s twice, %s apart"
+                "%s hears %s %s"
                         .formatted(
                                 Names.subject(cell.ear()),
                                 Names.of(cell.source()),
-                                Words.ms(doubling.gapMs()));
+                                twice
+                                        ? "twice, %s apart".formatted(Words.ms(doubling.gapMs()))
+                                        : "%s within %s"
+                                                .formatted(
+                                                        Words.times(copies.times()),
+                                                        Words.ms(copies.withinMs())));
         boolean bad =
                 doubling.effect() != Doubling.Effect.COLOURS
                         || doubling.belowDb() < limits.get(Limit.COLOURS_BAD);
@@ -78,19 +115,31 @@ final class Doubled implements Rule {
                         scene,
                         cell,
                         bad ? Severity.PROBLEM : Severity.CAUTION,
-                        Verdict.DOUBLED,
+                        twice ? Verdict.DOUBLED : Verdict.REPEATED,
                         headline)
+                .brief(Words.times(copies.times()))
+                .figure("times", copies.times())
                 .figure("gapMs", doubling.gapMs())
                 .figure("belowDb", doubling.belowDb())
                 .figure("firstNotchHz", doubling.firstNotchHz())
                 .figure("rippleDb", doubling.rippleDb())
-                .because(
-                        () ->
-                                new Finding.Evidence(
-                                        words(doubling),
-                                        Ways.of(scene.tracer().live())
-                                                .strongest(cell.source().id(), cell.ear().id(), 4)
-                                                .all()));
+                .because(() -> new Finding.Evidence(words(doubling), ways(scene, cell, copies)));
+    }
+
+    /// The way of each copy, once round a loop where that is how it comes, then the strongest
+    /// others.
+    private static List<Way> ways(SceneProof scene, SceneProof.Heard cell, Copies copies) {
+        Ways all = Ways.of(scene.tracer().live());
+        String source = cell.source().id();
+        String ear = cell.ear().id();
+        Map<List<Leg>, Way> ways = new LinkedHashMap<>();
+        Stream.of(copies.strongest(), copies.worst())
+                .flatMap(copy -> all.arriving(source, ear, copy.ms()).stream())
+                .forEach(way -> ways.put(way.legs(), way));
+        all.strongest(source, ear, MOST_WAYS)
+                .all()
+                .forEach(way -> ways.putIfAbsent(way.legs(), way));
+        return ways.values().stream().limit(MOST_WAYS).toList();
     }
 
     @Override
@@ -99,9 +148,17 @@ final class Doubled implements Rule {
     }
 
     private static String words(Doubling doubling) {
-        if (doubling.effect() != Doubling.Effect.COLOURS)
-            return "the second one " + doubling.effect().words();
-        return "the second one %s, first notch at %s"
-                .formatted(doubling.effect().words(), Words.hz(doubling.firstNotchHz()));
+        return switch (doubling.effect()) {
+            case SHIFTS -> "the image moves to one side";
+            case COLOURS ->
+                    doubling.gapMs() >= 1
+                            ? "hollow, with dips every " + Words.hz(doubling.notchesHz())
+                            : "dull, with dips at %s and every %s from there"
+                                    .formatted(
+                                            Words.hz(doubling.firstNotchHz()),
+                                            Words.hz(doubling.notchesHz()));
+            case SLAPS -> "the second one slaps back";
+            case ECHOES -> "the second one is an echo of its own";
+        };
     }
 }

@@ -192,8 +192,7 @@ final class GraphIdeas {
     }
 
     /// Every setting that closes one of the legs, or all but closes it; the knob that a mute
-    // finding is about is no
-    /// remedy for it.
+    /// finding is about is no remedy for it.
     private static List<Map<Ref, Setting>> closers(
             Positions positions, List<Leg> legs, Finding finding) {
         List<Map<Ref, Setting>> steps = new ArrayList<>();

@@ -28,6 +28,7 @@ public final class Rules implements Judge {
                     new Leak(),
                     new Mute(),
                     new Doubled(),
+                    new Excess(),
                     new Balance(),
                     new LateForWish(),
                     // leads

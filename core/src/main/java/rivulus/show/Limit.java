@@ -9,6 +9,7 @@ import rivulus.disk.Worded;
 public enum Limit implements Worded {
     HEARD(-30, "dB", -80, 0, "what must be heard is missing under this level, against nominal ~"),
     FAINT(-20, "dB", -80, 0, "what must be heard is faint under this level ~"),
+    LOUD(15, "dB", 0, 60, "what is heard is too loud above this, against nominal ~"),
     LEAK(-30, "dB", -80, 0, "what must not be heard leaks above this level ~"),
     LEAK_PRIVATE(
             -50,

@@ -33,6 +33,15 @@ public final class Words {
         return signed(minutes, 0) + THIN + "min";
     }
 
+    private static final List<String> NUMBERS =
+            List.of("three", "four", "five", "six", "seven", "eight", "nine", "ten");
+
+    /// "once", "twice", "three times", "12 times".
+    public static String times(int count) {
+        if (count < 3) return count == 1 ? "once" : "twice";
+        return (count < 11 ? NUMBERS.get(count - 3) : String.valueOf(count)) + " times";
+    }
+
     /// "86 Hz", "1.2 kHz".
     public static String hz(double hz) {
         return hz < 1000 ? signed(hz, 0) + THIN + "Hz" : signed(hz / 1000, 1) + THIN + "kHz";

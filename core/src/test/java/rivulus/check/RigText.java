@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.regex.Matcher;
 import rivulus.disk.FileTrouble;
 import rivulus.disk.JsonText;
 import rivulus.file.ShowFile;
@@ -34,11 +35,18 @@ public final class RigText {
     private RigText() {}
 
     /// The show that a text says.
-    public static Show show(String text) {
+    ///
+    /// @param kinds templates of its own, as files write them
+    public static Show show(String text, String... kinds) {
         RigText said = new RigText();
         text.lines().map(String::strip).filter(line -> !line.isEmpty()).forEach(said::line);
+        String written = JsonText.of(said.written());
+        String own = "{\"templates\": [" + String.join(",", kinds) + "],";
         try {
-            return ShowFile.parse(JsonText.of(said.written()), "rig", Demo.PROVER.catalogue());
+            return ShowFile.parse(
+                    written.replaceFirst("\\{", Matcher.quoteReplacement(own)),
+                    "rig",
+                    Demo.PROVER.catalogue());
         } catch (FileTrouble broken) {
             throw new IllegalArgumentException(broken);
         }

@@ -65,7 +65,9 @@ class HearingFiguresTest {
     @Test
     void twoEqualArrivalsCombAtHalfTheInverseOfTheirGap() {
         Doubling doubling =
-                Doubling.of(new Arrival(10, 0, false, false), new Arrival(15, -6.02, false, false));
+                Doubling.of(
+                        new Arrival(10, 0, false, false, 1),
+                        new Arrival(15, -6.02, false, false, 1));
         assertThat(doubling.gapMs()).isEqualTo(5);
         assertThat(doubling.firstNotchHz()).isCloseTo(100, within(1e-9));
         assertThat(doubling.rippleDb()).as("20 log10(1.5 / 0.5)").isCloseTo(9.54, within(0.01));
@@ -83,7 +85,15 @@ class HearingFiguresTest {
         "900, ECHOES"
     })
     void aGapFallsIntoItsBand(double ms, Doubling.Effect effect) {
-        assertThat(new Doubling(ms, 0).effect()).isEqualTo(effect);
+        assertThat(new Doubling(ms, 0, false).effect()).isEqualTo(effect);
+    }
+
+    @Test
+    void inOneWireEvenTheNearestTwoComb() {
+        Doubling wire = new Doubling(0.5, 0, true);
+        assertThat(wire.effect()).isEqualTo(Doubling.Effect.COLOURS);
+        assertThat(wire.firstNotchHz()).isEqualTo(1000);
+        assertThat(wire.notchesHz()).isEqualTo(2000);
     }
 
     @Test

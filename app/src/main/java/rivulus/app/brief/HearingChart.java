@@ -256,8 +256,8 @@ final class HearingChart extends GridPane implements View<HearingChart.Sight> {
         }
         return switch (cell.verdict()) {
             case AS_WISHED -> Look.mark("M6 1 a5 5 0 1 0 0.01 0 Z", "cell-must");
-            case ALLOWED -> Look.mark("M6 1 a5 5 0 1 0 0.01 0 Z", "cell-may");
-            case KEPT_OUT -> Look.mark("M0 0 H10", "cell-out");
+            case ALLOWED, LET_PASS -> Look.mark("M6 1 a5 5 0 1 0 0.01 0 Z", "cell-may");
+            case KEPT_OUT, FAR_DOWN -> Look.mark("M0 0 H10", "cell-out");
             default -> new StackPane();
         };
     }

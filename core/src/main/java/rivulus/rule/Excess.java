@@ -1,0 +1,48 @@
+package rivulus.rule;
+
+import java.util.ArrayList;
+import java.util.List;
+import rivulus.check.Finding;
+import rivulus.check.SceneProof;
+import rivulus.check.Verdict;
+import rivulus.show.Limit;
+import rivulus.show.Limits;
+import rivulus.show.Names;
+import rivulus.show.Wish;
+import rivulus.words.Severity;
+import rivulus.words.Words;
+
+/// Somebody who is heard, as they must or may be, but far louder than nominal: what distorts, and
+/// what hurts in headphones.
+final class Excess implements Rule {
+    @Override
+    public String id() {
+        return "too-loud";
+    }
+
+    @Override
+    public List<Finding.Draft> inScene(SceneProof scene, Limits limits) {
+        List<Finding.Draft> findings = new ArrayList<>();
+        for (SceneProof.Heard cell : scene.all()) {
+            double over = cell.hearing().levelDb();
+            if (cell.standing().wish() == Wish.MUST_NOT || over <= limits.get(Limit.LOUD)) continue;
+            String headline =
+                    "%s hears %s %s over nominal"
+                            .formatted(
+                                    Names.subject(cell.ear()),
+                                    Names.of(cell.source()),
+                                    Words.db(over));
+            findings.add(
+                    finding(scene, cell, Severity.PROBLEM, Verdict.TOO_LOUD, headline)
+                            .figure("levelDb", over)
+                            .brief("too loud")
+                            .because(() -> Rule.ways(scene, cell, "", 2)));
+        }
+        return findings;
+    }
+
+    @Override
+    public List<Idea> ideas(Finding finding, Workshop workshop) {
+        return workshop.graph().turned(finding, -finding.figures().get("levelDb"));
+    }
+}
