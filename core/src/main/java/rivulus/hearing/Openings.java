@@ -13,6 +13,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import rivulus.gear.Governor;
 import rivulus.gear.Knob;
 import rivulus.gear.Setting;
 import rivulus.search.BestFirst;
@@ -37,6 +38,9 @@ public final class Openings {
     /// As many turns as a way seems to take that leads through a room, from a loudspeaker into a
     /// microphone: nobody means it.
     private static final int OVERHEARD = 20;
+
+    /// A level at or under this is turned up, in dB.
+    private static final double ALL_BUT_DOWN_DB = -20;
 
     private static final int MOST_STEPS = 40_000;
 
@@ -163,7 +167,7 @@ public final class Openings {
         double ms = trail.ms + leg.delay().ms();
         for (Leg.Govern govern : leg.governors()) {
             Setting stands = turned.getOrDefault(govern.knob(), positions.get(govern.knob()));
-            if (!govern.governor().opens(stands)) {
+            if (!lets(govern.governor(), stands)) {
                 if (turned.containsKey(govern.knob())) return null;
                 Optional<Setting> opener = openers.computeIfAbsent(govern, this::opener);
                 if (opener.isEmpty()) return null;
@@ -178,6 +182,12 @@ public final class Openings {
         double after = trail.db + db;
         if (after < faintestDb) return null;
         return new Trail(leg.to(), leg, trail, turned, effort, after, ms);
+    }
+
+    /// Whether enough passes: a level that is all but down is as good as closed.
+    private static boolean lets(Governor governor, Setting stands) {
+        return governor.opens(stands)
+                && !(stands instanceof Setting.Level(double db) && db <= ALL_BUT_DOWN_DB);
     }
 
     private static boolean isOverheard(Trail trail, Leg leg) {
@@ -202,17 +212,21 @@ public final class Openings {
             for (Leg.Govern govern : leg.governors()) {
                 Setting stands =
                         end.turned.getOrDefault(govern.knob(), positions.get(govern.knob()));
-                if (!govern.governor().opens(stands)) return false;
+                if (!lets(govern.governor(), stands)) return false;
             }
         }
         return true;
     }
 
+    private boolean isOpen(Leg leg) {
+        return leg.governors().stream()
+                .allMatch(govern -> lets(govern.governor(), positions.get(govern.knob())));
+    }
+
     private Opening opening(Trail end) {
         List<Leg> legs = end.legs();
         int breaksAt = 0;
-        while (breaksAt < legs.size() - 1
-                && positions.governedDb(legs.get(breaksAt)) > Double.NEGATIVE_INFINITY) breaksAt++;
+        while (breaksAt < legs.size() - 1 && isOpen(legs.get(breaksAt))) breaksAt++;
         List<Opening.KnobTurn> turns = new ArrayList<>();
         end.turned.forEach(
                 (knob, to) ->

@@ -144,7 +144,7 @@ final class Doubled implements Rule {
 
     @Override
     public List<Idea> ideas(Finding finding, Workshop workshop) {
-        return workshop.graph().closers(finding);
+        return workshop.graph().closersOfOne(finding);
     }
 
     private static String words(Doubling doubling) {

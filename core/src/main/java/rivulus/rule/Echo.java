@@ -18,6 +18,11 @@ import rivulus.words.Words;
 
 /// A caller who gets their own voice back, rated by the E-model.
 final class Echo implements Rule {
+    private static final int MOST_LACKING = 80;
+
+    /// What lacks more is not ended by turning something down.
+    private static final int WORTH_LOWERING = 25;
+
     @Override
     public String id() {
         return "echo";
@@ -62,6 +67,7 @@ final class Echo implements Rule {
                 .figure("delayMs", strongest.ms())
                 .figure("levelDb", cell.hearing().levelDb())
                 .figure("rating", echo.rating())
+                .figure("lackingDb", lacking(echo, strongest.ms(), limits.get(Limit.ECHO_RATING)))
                 .brief(Words.ms(strongest.ms()))
                 .because(
                         () ->
@@ -74,6 +80,17 @@ final class Echo implements Rule {
 
     @Override
     public List<Idea> ideas(Finding finding, Workshop workshop) {
-        return workshop.graph().closers(finding);
+        double lacking = finding.figures().get("lackingDb");
+        return lacking > WORTH_LOWERING
+                ? workshop.graph().closers(finding)
+                : workshop.graph().lower(finding, lacking);
+    }
+
+    /// How much softer it would have to be to be borne, in whole decibels.
+    private static double lacking(TalkerEcho echo, double ms, double rating) {
+        int more = 0;
+        while (more < MOST_LACKING && TalkerEcho.of(echo.lossDb() + more, ms).rating() < rating)
+            more++;
+        return more;
     }
 }

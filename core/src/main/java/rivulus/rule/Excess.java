@@ -43,6 +43,7 @@ final class Excess implements Rule {
 
     @Override
     public List<Idea> ideas(Finding finding, Workshop workshop) {
-        return workshop.graph().turned(finding, -finding.figures().get("levelDb"));
+        double over = finding.figures().get("levelDb");
+        return workshop.graph().lower(finding, over, over - 10);
     }
 }

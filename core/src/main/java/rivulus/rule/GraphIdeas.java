@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.DoublePredicate;
 import rivulus.check.Finding;
 import rivulus.gear.Knob;
 import rivulus.gear.Picker;
@@ -14,6 +15,7 @@ import rivulus.gear.Setting;
 import rivulus.hearing.Opening;
 import rivulus.hearing.Openings;
 import rivulus.hearing.Tracer;
+import rivulus.hearing.Way;
 import rivulus.hearing.Ways;
 import rivulus.show.Limit;
 import rivulus.show.Limits;
@@ -38,10 +40,35 @@ final class GraphIdeas {
         this.limits = limits;
     }
 
-    /// Every setting that closes one of the strongest ways of what is heard, or all but closes it.
+    /// Every setting that closes one of the strongest ways of what is heard, or all but closes it,
+    /// and what stands over nominal there brought back to it.
     List<Idea> closers(Finding finding) {
-        return settings(
-                closers(finding.live().positions(), wayLegs(finding, WAYS_CLOSED), finding));
+        List<Map<Ref, Setting>> steps = toNominal(finding, db -> db > 0);
+        steps.addAll(closers(finding.live().positions(), wayLegs(finding, WAYS_CLOSED), finding));
+        return settings(steps);
+    }
+
+    /// Every level on the strongest way of what is heard turned down by so much, then all that
+    /// closes it.
+    ///
+    /// @param dbs how much, each over 0
+    List<Idea> lower(Finding finding, double... dbs) {
+        List<Idea> ideas = new ArrayList<>();
+        for (double db : dbs) ideas.addAll(turned(finding, -db));
+        ideas.addAll(closers(finding));
+        return ideas;
+    }
+
+    /// For what comes more than once: every setting that closes what not all of its ways pass.
+    List<Idea> closersOfOne(Finding finding) {
+        List<Way> ways = finding.evidence().ways();
+        List<Leg> legs =
+                ways.stream()
+                        .flatMap(way -> way.legs().stream())
+                        .distinct()
+                        .filter(leg -> !ways.stream().allMatch(way -> way.legs().contains(leg)))
+                        .toList();
+        return settings(closers(finding.live().positions(), legs, finding));
     }
 
     /// The nearest openings for what is not heard.
@@ -49,9 +76,9 @@ final class GraphIdeas {
         return settings(openings(finding));
     }
 
-    /// For what is only faint: what is turned down on its way, then ways of its own.
+    /// For what is not heard, or hardly: what is turned down on its way, then ways of its own.
     List<Idea> louder(Finding finding) {
-        List<Map<Ref, Setting>> steps = raisers(finding);
+        List<Map<Ref, Setting>> steps = toNominal(finding, db -> db < 0);
         steps.addAll(openings(finding));
         return settings(steps);
     }
@@ -176,15 +203,17 @@ final class GraphIdeas {
         return steps;
     }
 
-    private static List<Map<Ref, Setting>> raisers(Finding finding) {
+    /// Every level of some kind on the strongest ways of what is heard brought to nominal.
+    private static List<Map<Ref, Setting>> toNominal(Finding finding, DoublePredicate off) {
         Positions positions = finding.live().positions();
         List<Map<Ref, Setting>> steps = new ArrayList<>();
         for (Leg leg : wayLegs(finding, WAYS_CLOSED)) {
             for (Leg.Govern govern : leg.governors()) {
                 KnobUse use = finding.live().graph().knobs().get(govern.knob());
-                boolean low =
-                        positions.get(govern.knob()) instanceof Setting.Level(double db) && db < 0;
-                if (low && use.knob().takes(new Setting.Level(0)))
+                boolean is =
+                        positions.get(govern.knob()) instanceof Setting.Level(double db)
+                                && off.test(db);
+                if (is && use.knob().takes(new Setting.Level(0)))
                     steps.add(Map.of(use.ref(), new Setting.Level(0)));
             }
         }
@@ -211,10 +240,15 @@ final class GraphIdeas {
         return steps.stream().distinct().toList();
     }
 
-    /// A device is put out of the way by picking nothing, not by picking some other device.
+    /// A device is put out of the way by picking nothing, or another pair of it, not by picking
+    /// some other device.
     private static List<Setting> closings(Knob knob, Setting stands) {
-        return knob.role() == Knob.Role.DEVICE
-                ? List.of(new Setting.Choice(Picker.NONE))
-                : knob.others(stands);
+        if (knob.role() != Knob.Role.DEVICE) return knob.others(stands);
+        String device = stands.word().replaceFirst("/.*", "");
+        List<Setting> closings = new ArrayList<>();
+        for (Setting other : knob.others(stands))
+            if (other.word().equals(Picker.NONE) || other.word().startsWith(device + "/"))
+                closings.add(other);
+        return closings;
     }
 }

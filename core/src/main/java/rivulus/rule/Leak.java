@@ -39,6 +39,7 @@ final class Leak implements Rule {
             findings.add(
                     finding(scene, cell, severity, Verdict.LEAK, headline)
                             .figure("levelDb", cell.hearing().levelDb())
+                            .figure("overDb", cell.hearing().levelDb() - limits.get(line(cell)))
                             .because(() -> by(scene, cell)));
         }
         return findings;
@@ -75,6 +76,6 @@ final class Leak implements Rule {
 
     @Override
     public List<Idea> ideas(Finding finding, Workshop workshop) {
-        return workshop.graph().closers(finding);
+        return workshop.graph().lower(finding, finding.figures().get("overDb") + 1);
     }
 }

@@ -88,7 +88,6 @@ final class Missing implements Rule {
 
     @Override
     public List<Idea> ideas(Finding finding, Workshop workshop) {
-        boolean heard = finding.verdict().filter(Verdict.FAINT::equals).isPresent();
-        return heard ? workshop.graph().louder(finding) : workshop.graph().openers(finding);
+        return workshop.graph().louder(finding);
     }
 }

@@ -72,7 +72,7 @@ class LoopProperties {
         return live.with(leg, Math.pow(10, db / 20));
     }
 
-    @Property(tries = 60, shrinking = ShrinkingMode.OFF)
+    @Property(shrinking = ShrinkingMode.OFF)
     void theMostCriticalLegMayBeRaisedByTheMarginAndNoMore(@ForAll("looped") LiveGraph live) {
         for (Loop loop : Tracer.of(live).loops()) {
             if (!loop.isStable() || loop.marginDb() > 60) continue;
@@ -90,7 +90,7 @@ class LoopProperties {
         }
     }
 
-    @Property(tries = 60, shrinking = ShrinkingMode.OFF)
+    @Property(shrinking = ShrinkingMode.OFF)
     void ofWhatHowlsALegComesDownByWhatItIsOverAndItStops(@ForAll("looped") LiveGraph live) {
         var loops = Tracer.of(live).loops();
         if (loops.stream().filter(loop -> !loop.isStable()).count() != 1) return;
@@ -111,7 +111,7 @@ class LoopProperties {
         if (single) assertThat(some).isTrue();
     }
 
-    @Property(tries = 100, shrinking = ShrinkingMode.OFF)
+    @Property(shrinking = ShrinkingMode.OFF)
     void noMarginDependsOnTheOrderInWhichAGraphIsFollowed(@ForAll("looped") LiveGraph live) {
         Tracer one = Tracer.of(live);
         Tracer other = Tracer.of(live, FlowOrder.inTime(live));
@@ -123,7 +123,7 @@ class LoopProperties {
         }
     }
 
-    @Property(tries = 60, shrinking = ShrinkingMode.OFF)
+    @Property(shrinking = ShrinkingMode.OFF)
     void noLevelDependsOnTheOrderInWhichAGraphIsFollowed(@ForAll("tame") LiveGraph live) {
         Tracer one = Tracer.of(live);
         Tracer other = Tracer.of(live, FlowOrder.inTime(live));

@@ -47,13 +47,13 @@ class FlowOrderProperties {
         }
     }
 
-    @Property(tries = 150, shrinking = ShrinkingMode.OFF)
+    @Property(shrinking = ShrinkingMode.OFF)
     void everyEdgeGoesForwardButThoseIntoCuts(@ForAll("looped") LiveGraph live) {
         holds(live, FlowOrder.of(live));
         holds(live, FlowOrder.inTime(live));
     }
 
-    @Property(tries = 100, shrinking = ShrinkingMode.OFF)
+    @Property(shrinking = ShrinkingMode.OFF)
     void bothOrdersFindTheSameLoopSystems(@ForAll("looped") LiveGraph live) {
         FlowOrder few = FlowOrder.of(live);
         FlowOrder timed = FlowOrder.inTime(live);
@@ -61,7 +61,7 @@ class FlowOrderProperties {
             assertThat(few.loopOf(v) < 0).isEqualTo(timed.loopOf(v) < 0);
     }
 
-    @Property(tries = 60, shrinking = ShrinkingMode.OFF)
+    @Property(shrinking = ShrinkingMode.OFF)
     void whatDoesNotGoRoundIsNotCut(@ForAll("plain") LiveGraph live) {
         assertThat(FlowOrder.of(live).cuts()).isEmpty();
         assertThat(FlowOrder.inTime(live).cuts()).isEmpty();

@@ -41,12 +41,12 @@ class RendererProperties {
         return RandomRigs.of(new RandomRigs.Kind(true, false, -12, 2));
     }
 
-    @Property(tries = 300, shrinking = ShrinkingMode.OFF)
+    @Property(shrinking = ShrinkingMode.OFF)
     void everyTracedArrivalIsRenderedAndEveryRenderedOneIsTraced(@ForAll("plain") LiveGraph live) {
         agree(live);
     }
 
-    @Property(tries = 300, shrinking = ShrinkingMode.OFF)
+    @Property(shrinking = ShrinkingMode.OFF)
     void theSameHoldsWhereSoundGoesRound(@ForAll("looped") LiveGraph live) {
         Assume.that(marginDb(live) > 3);
         agree(live);
@@ -77,7 +77,7 @@ class RendererProperties {
         }
     }
 
-    @Property(tries = 120, shrinking = ShrinkingMode.OFF)
+    @Property(shrinking = ShrinkingMode.OFF)
     void theExactResponseIsTheSpectrumOfTheRenderedOneBandsAndLoopsIncluded(
             @ForAll("coloured") LiveGraph live) {
         Assume.that(marginDb(live) > 3);
@@ -158,7 +158,7 @@ class RendererProperties {
             }
     }
 
-    @Property(tries = 200, shrinking = ShrinkingMode.OFF)
+    @Property(shrinking = ShrinkingMode.OFF)
     void aRenderedLoopGrowsJustWhereTheTracedMarginIsNegative(
             @ForAll("nearHowling") LiveGraph live) {
         double margin = marginDb(live);

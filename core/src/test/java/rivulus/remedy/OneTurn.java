@@ -1,0 +1,67 @@
+package rivulus.remedy;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import rivulus.check.Demo;
+import rivulus.check.Proof;
+import rivulus.check.Trouble;
+import rivulus.gear.Knob;
+import rivulus.gear.Setting;
+import rivulus.show.Ref;
+import rivulus.show.Scene;
+import rivulus.show.Show;
+import rivulus.show.Turn;
+import rivulus.signal.KnobUse;
+
+/// What ends a trouble by one turn of one knob, found by trying them all.
+final class OneTurn {
+    private static final List<Double> LEVELS =
+            List.of(Double.NEGATIVE_INFINITY, -60.0, -12.0, 0.0, 10.0, 20.0, 30.0);
+
+    private OneTurn() {}
+
+    /// One of them.
+    record Cure(Ref knob, Setting to, int effort) {}
+
+    /// Every knob in every way that it can stand, levels at a few of theirs.
+    static List<Cure> all(Proof base, Trouble trouble) {
+        Trial trial = new Trial(base, trouble.findings());
+        List<Cure> cures = new ArrayList<>();
+        for (KnobUse use : base.graph().knobs())
+            for (Setting to : ways(use.knob())) {
+                Show turned = base.show().with(turns(base.show(), use, to));
+                if (turned.equals(base.show())) continue;
+                Proof after = Demo.PROVER.prove(turned, base);
+                if (trial.leftInScenes(after).isEmpty() && trial.isGoodOnKnobs(after))
+                    cures.add(new Cure(use.ref(), to, use.knob().effort()));
+            }
+        return cures;
+    }
+
+    /// The ways in which a knob can stand, levels at a few of theirs.
+    static List<Setting> ways(Knob knob) {
+        if (knob instanceof Knob.Level)
+            return LEVELS.stream().<Setting>map(Setting.Level::new).filter(knob::takes).toList();
+        List<Setting> ways = new ArrayList<>(knob.others(knob.standing()));
+        ways.add(knob.standing());
+        return ways;
+    }
+
+    /// In the whole show, and in the scenes that have a setting of their own.
+    private static List<Turn> turns(Show show, KnobUse use, Setting to) {
+        List<Turn> turns = new ArrayList<>();
+        Setting stands =
+                show.rig()
+                        .device(use.ref().device())
+                        .map(device -> device.knobs().get(use.ref().name()))
+                        .orElse(use.knob().standing());
+        if (!stands.equals(to)) turns.add(new Turn(use.ref(), stands, to, Optional.empty()));
+        for (Scene scene : show.scenes()) {
+            Setting own = scene.knobs().get(use.ref());
+            if (own != null && !own.equals(to))
+                turns.add(new Turn(use.ref(), own, to, Optional.of(scene.id())));
+        }
+        return turns;
+    }
+}
