@@ -26,6 +26,10 @@ public sealed interface Knob {
         /// A switch by which a computer lets a program hear at all.
         PERMISSION,
         PICTURE,
+        /// Which track of several something goes on: it is put there, not out of the way.
+        TRACK,
+        /// How the machine is: no hand turns it.
+        FACT,
         PROFILE,
         REMOTE;
 

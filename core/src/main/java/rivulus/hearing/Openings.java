@@ -15,6 +15,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import rivulus.gear.Governor;
 import rivulus.gear.Knob;
+import rivulus.gear.Picker;
 import rivulus.gear.Setting;
 import rivulus.search.BestFirst;
 import rivulus.search.Found;
@@ -44,6 +45,8 @@ public final class Openings {
 
     private static final int MOST_STEPS = 40_000;
 
+    private static final Set<String> FOLLOWING = Set.of(Picker.DEFAULT, Picker.COMMUNICATIONS);
+
     private final SignalGraph graph;
     private final Positions positions;
     /// What opens each closed leg, as far as it has been asked for.
@@ -66,12 +69,15 @@ public final class Openings {
     }
 
     /// A way as far as it has been followed.
+    ///
+    /// @param unfollowed how many picks it turns that follow another, and are seldom what is wrong
     private record Trail(
             Ref point,
             Leg leg,
             Trail before,
             Map<Integer, Setting> turned,
             int effort,
+            int unfollowed,
             double db,
             double ms) {
         boolean passes(Ref other) {
@@ -99,8 +105,10 @@ public final class Openings {
         Map<Ref, Set<Map<Integer, Setting>>> entered = new HashMap<>();
         Set<Map<Integer, Setting>> answered = new HashSet<>();
         return BestFirst.search(
-                Comparator.comparingInt(Trail::effort).thenComparingDouble(t -> -t.db),
-                List.of(new Trail(start, null, null, Map.of(), 0, 0, 0)),
+                Comparator.comparingInt(Trail::effort)
+                        .thenComparingInt(Trail::unfollowed)
+                        .thenComparingDouble(t -> -t.db),
+                List.of(new Trail(start, null, null, Map.of(), 0, 0, 0, 0)),
                 most,
                 MOST_STEPS,
                 (trail, search) -> {
@@ -163,6 +171,7 @@ public final class Openings {
     private Trail extend(Trail trail, Leg leg) {
         Map<Integer, Setting> turned = trail.turned;
         int effort = trail.effort + (isOverheard(trail, leg) ? OVERHEARD : 0);
+        int unfollowed = trail.unfollowed;
         double db = leg.gainDb();
         double ms = trail.ms + leg.delay().ms();
         for (Leg.Govern govern : leg.governors()) {
@@ -171,6 +180,7 @@ public final class Openings {
                 if (turned.containsKey(govern.knob())) return null;
                 Optional<Setting> opener = openers.computeIfAbsent(govern, this::opener);
                 if (opener.isEmpty()) return null;
+                if (FOLLOWING.contains(stands.word())) unfollowed++;
                 if (turned == trail.turned) turned = new LinkedHashMap<>(turned);
                 stands = opener.get();
                 turned.put(govern.knob(), stands);
@@ -181,7 +191,7 @@ public final class Openings {
         }
         double after = trail.db + db;
         if (after < faintestDb) return null;
-        return new Trail(leg.to(), leg, trail, turned, effort, after, ms);
+        return new Trail(leg.to(), leg, trail, turned, effort, unfollowed, after, ms);
     }
 
     /// Whether enough passes: a level that is all but down is as good as closed.

@@ -187,6 +187,7 @@ public final class Joiner {
 
     private void grow(Grown grown, BestFirst<Grown, Joining> search) {
         for (Template box : boxes) {
+            if (isAgain(grown, box)) continue;
             String id = show.freeId(box.id(), 1 + grown.boxes().size());
             boolean owned = stock.has(box.id(), 1 + used(grown, box.id()));
             Device device =
@@ -214,6 +215,15 @@ public final class Joiner {
                 }
             }
         }
+    }
+
+    /// Nobody puts two boxes of one kind in a row.
+    private boolean isAgain(Grown grown, Template box) {
+        String last =
+                grown.boxes().isEmpty()
+                        ? show.rig().device(grown.at().device()).map(Device::template).orElse("")
+                        : grown.boxes().getLast().template();
+        return last.equals(box.id());
     }
 
     private void arrive(Grown grown, List<End> ends, BestFirst<Grown, Joining> search) {
@@ -252,7 +262,9 @@ public final class Joiner {
     /// The next lead of a way, read, if there is one with which nothing serious is wrong.
     private Optional<LeadReport> lead(Grown grown, List<Device> devices, Ref to, Port port) {
         Optional<LeadKind> kind = leads.between(grown.port(), port);
-        if (kind.isEmpty()) return Optional.empty();
+        boolean byBox = !devices.isEmpty();
+        if (kind.isEmpty() || byBox && isOfAnotherLevel(grown.port(), port))
+            return Optional.empty();
         int more = (int) grown.leads().stream().filter(l -> isKind(l, kind.get())).count();
         boolean owned = !kind.get().isThing() || stock.has(kind.get().name(), 1 + more);
         Cable cable =
@@ -267,6 +279,23 @@ public final class Joiner {
         List<Cable> cables = new ArrayList<>(grown.leads().stream().map(l -> l.cable()).toList());
         cables.add(cable);
         return Optional.of(reader.and(devices, cables).read(cable)).filter(LeadReport::isSound);
+    }
+
+    /// Whether a line would go into a microphone input, or a microphone into a line input: a box is
+    /// put between to prevent that, not to do it.
+    private static boolean isOfAnotherLevel(Port from, Port to) {
+        boolean headset = from.carries() == Signal.HEADSET || to.carries() == Signal.HEADSET;
+        return headset
+                ? from.carries() != to.carries() && to.carries() != Signal.HEADPHONES
+                : isMic(from) && isLine(to) || isLine(from) && isMic(to);
+    }
+
+    private static boolean isMic(Port port) {
+        return port.carries() == Signal.MIC;
+    }
+
+    private static boolean isLine(Port port) {
+        return port.carries() == Signal.LINE || port.carries() == Signal.INSTRUMENT;
     }
 
     private static boolean isKind(LeadReport lead, LeadKind kind) {

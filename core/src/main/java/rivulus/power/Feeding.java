@@ -42,7 +42,7 @@ public final class Feeding {
             return survey.device(device.on()).map(c -> Supply.device(c, Supply.Kind.USB));
         return switch (survey.runsOn(device)) {
             case MAINS -> Optional.of(outlet(device));
-            case USB -> usb(device);
+            case USB -> usb(survey, device);
             default -> Optional.empty();
         };
     }
@@ -63,20 +63,25 @@ public final class Feeding {
         return survey.show().place(place).map(Supply::wall).orElse(Supply.SOMEWHERE);
     }
 
-    private Optional<Supply> usb(Device device) {
+    /// Whether a lead is in that could feed a device by USB, whatever it runs on now.
+    public static boolean isOnUsb(Survey survey, Device device) {
+        return usb(survey, device).isPresent();
+    }
+
+    private static Optional<Supply> usb(Survey survey, Device device) {
         for (Port port : survey.template(device).ports()) {
             if (port.electric().drawsMa() == 0) continue;
             Ref ref = new Ref(device.id(), port.id());
             for (LeadReport lead : survey.leadsIn(ref)) {
                 End far = Survey.far(lead, ref);
                 if (far.port().electric().givesMa() > 0)
-                    return Optional.of(Supply.device(far.device(), kind(far.device())));
+                    return Optional.of(Supply.device(far.device(), kind(survey, far.device())));
             }
         }
         return Optional.empty();
     }
 
-    private Supply.Kind kind(Device giver) {
+    private static Supply.Kind kind(Survey survey, Device giver) {
         return survey.template(giver).kind() == GearKind.BATTERY
                 ? Supply.Kind.PACK
                 : Supply.Kind.USB;

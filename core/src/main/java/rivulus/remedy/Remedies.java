@@ -129,20 +129,30 @@ public final class Remedies {
 
     private Found<Remedy> search() {
         Finding first = trial.first();
-        return first.isOfTheRig() ? onGear(first) : onKnobs();
+        if (first.isOfTheRig()) return onGear(first);
+        Found<Remedy> turned = onKnobs();
+        return turned.isEmpty() && turned.complete() ? onGear(first) : turned;
     }
 
     // Gear
 
+    /// What brings a caution of its own only where nothing else will do.
     private Found<Remedy> onGear(Finding finding) {
         if (finding.severity() == Severity.NOTE) return new Found<>(List.of(), true);
-        List<Remedy> good = new ArrayList<>();
-        for (Idea idea : Rules.of(finding).ideas(finding, workshop)) {
-            if (good.size() == most) break;
-            if (cancelled.getAsBoolean()) return new Found<>(good, false);
-            if (idea instanceof Idea.Rework rework) tried(rework).ifPresent(good::add);
+        List<Remedy> clean = new ArrayList<>();
+        List<Remedy> cautioned = new ArrayList<>();
+        for (Idea idea : Rules.of(finding).gear(finding, workshop)) {
+            if (clean.size() == most) break;
+            if (cancelled.getAsBoolean())
+                return new Found<>(clean.isEmpty() ? cautioned : clean, false);
+            if (!(idea instanceof Idea.Rework rework)) continue;
+            tried(rework)
+                    .ifPresent(
+                            remedy ->
+                                    (trial.bringsCautions(remedy.after()) ? cautioned : clean)
+                                            .add(remedy));
         }
-        return new Found<>(good, true);
+        return new Found<>(clean.isEmpty() ? cautioned.stream().limit(most).toList() : clean, true);
     }
 
     private Optional<Remedy> tried(Idea.Rework idea) {

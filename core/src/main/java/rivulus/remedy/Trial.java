@@ -1,6 +1,7 @@
 package rivulus.remedy;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashSet;
@@ -81,12 +82,50 @@ final class Trial {
 
     /// Whether knobs turned end the trouble and harm nothing, once [#leftInScenes] is empty.
     boolean isGoodOnKnobs(Proof after) {
-        return !weakens(after, Set.of()) && isGoodForTheRig(after);
+        return !weakens(after, Set.of()) && isGoodForTheRig(after) && !silences(after);
     }
 
     /// Whether a change of gear ends the trouble and harms nothing.
     boolean isGoodOnGear(Proof after) {
-        return isGoodForTheRig(after) && hearsNoWorse(after) && !weakens(after, howling);
+        boolean heard = trouble.stream().anyMatch(finding -> !finding.isOfTheRig());
+        return isGoodForTheRig(after)
+                && hearsNoWorse(after)
+                && !weakens(after, howling)
+                && !(heard && after.heard().stream().anyMatch(left -> isMeant(left.key())));
+    }
+
+    /// Whether a change of gear brings something that is worth a caution.
+    boolean bringsCautions(Proof after) {
+        return after.ofTheRig().stream()
+                .filter(left -> left.severity() != Severity.NOTE)
+                .anyMatch(left -> !knownOfTheRig.containsKey(left.key()));
+    }
+
+    /// Whether somebody of the trouble heard more than what it is about by wire, and hears none of
+    /// that any more.
+    private boolean silences(Proof after) {
+        for (Finding finding : trouble) {
+            if (finding.ear().isEmpty()) continue;
+            String ear = finding.ear().get();
+            SceneProof scene = before.scene(finding.scene()).orElseThrow();
+            SceneProof then = after.scene(finding.scene()).orElseThrow();
+            Set<String> heard = heardByWire(scene, ear);
+            for (Finding other : trouble)
+                if (finding.ear().equals(other.ear())) heard.remove(other.key().source());
+            if (!heard.isEmpty() && Collections.disjoint(heard, heardByWire(then, ear)))
+                return true;
+        }
+        return false;
+    }
+
+    private static Set<String> heardByWire(SceneProof scene, String ear) {
+        Set<String> heard = new HashSet<>();
+        for (SceneProof.Heard cell : scene.of(ear))
+            if (cell.standing().wish() != Wish.MUST_NOT
+                    && cell.hearing().isHeard()
+                    && cell.hearing().byWireDb() > scene.limit(Limit.FAINT))
+                heard.add(cell.source().id());
+        return heard;
     }
 
     /// Whether somebody who must be heard would be heard much fainter than before, what was louder

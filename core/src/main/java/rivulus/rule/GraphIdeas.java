@@ -1,6 +1,7 @@
 package rivulus.rule;
 
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -8,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.DoublePredicate;
+import java.util.function.Predicate;
 import rivulus.check.Finding;
 import rivulus.gear.Knob;
 import rivulus.gear.Picker;
@@ -34,10 +36,16 @@ final class GraphIdeas {
     /// What a setting has to take away, in dB, to be worth trying against what is heard.
     private static final double WORTH_TAKING_DB = 10;
 
-    private final Limits limits;
+    private static final Set<Knob.Role> NOT_TO_CLOSE =
+            EnumSet.of(Knob.Role.PERMISSION, Knob.Role.TRACK, Knob.Role.FACT);
 
-    GraphIdeas(Limits limits) {
+    private final Limits limits;
+    private final Predicate<String> isComputer;
+
+    /// @param isComputer whether a device, by its id, is a computer
+    GraphIdeas(Limits limits, Predicate<String> isComputer) {
         this.limits = limits;
+        this.isComputer = isComputer;
     }
 
     /// Every setting that closes one of the strongest ways of what is heard, or all but closes it,
@@ -196,11 +204,16 @@ final class GraphIdeas {
                                 OPENINGS_LOOKED_AT)
                         .all();
         for (Opening opening : openings) {
+            if (opening.turns().stream().anyMatch(turn -> isFact(turn.knob()))) continue;
             Map<Ref, Setting> step = new LinkedHashMap<>();
             opening.turns().forEach(turn -> step.put(turn.knob().ref(), turn.to()));
             steps.add(step);
         }
         return steps;
+    }
+
+    private static boolean isFact(KnobUse use) {
+        return use.knob().role() == Knob.Role.FACT;
     }
 
     /// Every level of some kind on the strongest ways of what is heard brought to nominal.
@@ -222,14 +235,13 @@ final class GraphIdeas {
 
     /// Every setting that closes one of the legs, or all but closes it; the knob that a mute
     /// finding is about is no remedy for it.
-    private static List<Map<Ref, Setting>> closers(
-            Positions positions, List<Leg> legs, Finding finding) {
+    private List<Map<Ref, Setting>> closers(Positions positions, List<Leg> legs, Finding finding) {
         List<Map<Ref, Setting>> steps = new ArrayList<>();
         for (Leg leg : legs) {
             for (Leg.Govern govern : leg.governors()) {
                 KnobUse use = finding.live().graph().knobs().get(govern.knob());
                 if (use.ref().toString().equals(finding.key().about())) continue;
-                if (use.knob().role() == Knob.Role.PERMISSION) continue;
+                if (NOT_TO_CLOSE.contains(use.knob().role())) continue;
                 Setting stands = positions.get(govern.knob());
                 double enough = govern.governor().gainDb(stands) - WORTH_TAKING_DB;
                 for (Setting other : closings(use.knob(), stands))
@@ -242,12 +254,13 @@ final class GraphIdeas {
 
     /// A device is put out of the way by picking nothing, or another pair of it, not by picking
     /// some other device.
-    private static List<Setting> closings(Knob knob, Setting stands) {
+    private List<Setting> closings(Knob knob, Setting stands) {
         if (knob.role() != Knob.Role.DEVICE) return knob.others(stands);
         String device = stands.word().replaceFirst("/.*", "");
         List<Setting> closings = new ArrayList<>();
         for (Setting other : knob.others(stands))
-            if (other.word().equals(Picker.NONE) || other.word().startsWith(device + "/"))
+            if (other.word().equals(Picker.NONE)
+                    || other.word().startsWith(device + "/") && !isComputer.test(device))
                 closings.add(other);
         return closings;
     }

@@ -90,4 +90,9 @@ final class Missing implements Rule {
     public List<Idea> ideas(Finding finding, Workshop workshop) {
         return workshop.graph().louder(finding);
     }
+
+    @Override
+    public List<Idea> gear(Finding finding, Workshop workshop) {
+        return workshop.joinedBesides(finding);
+    }
 }

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import rivulus.check.Finding;
 import rivulus.disk.Extras;
+import rivulus.gear.GearKind;
 import rivulus.gear.Port;
 import rivulus.gear.Power;
 import rivulus.gear.Template;
@@ -12,6 +13,7 @@ import rivulus.leads.End;
 import rivulus.leads.Joiner;
 import rivulus.leads.LeadReport;
 import rivulus.leads.Survey;
+import rivulus.power.Feeding;
 import rivulus.show.Cable;
 import rivulus.show.Device;
 import rivulus.show.Ref;
@@ -37,6 +39,7 @@ final class PowerIdeas {
         List<Power.Source> kinds = survey.template(device).power().from();
         for (Power.Source kind : kinds) {
             if (kind == survey.runsOn(device)) continue;
+            if (kind == Power.Source.USB && !Feeding.isOnUsb(survey, device)) continue;
             fixes.add(
                     workshop.fix(
                             "Run %s from %s.".formatted(device.name(), kind.words()),
@@ -92,7 +95,7 @@ final class PowerIdeas {
     /// @param below metres of the lead from it
     Optional<Idea> hubbed(End host, LeadReport lead, End fed, double above, double below) {
         Optional<Template> kind = boxes.hub();
-        if (kind.isEmpty()) return Optional.empty();
+        if (kind.isEmpty() || isHub(host.device()) || isHub(fed.device())) return Optional.empty();
         Optional<Port> up = Boxes.usbPort(kind.get(), false);
         Optional<Port> down = Boxes.usbPort(kind.get(), true);
         if (up.isEmpty() || down.isEmpty()) return Optional.empty();
@@ -108,6 +111,11 @@ final class PowerIdeas {
                                 .formatted(host.device().name(), fed.device().name()),
                         List.of(),
                         show.withRig(show.rig().with(devices, cables))));
+    }
+
+    /// What one hub cannot give another behind it cannot either.
+    private boolean isHub(Device device) {
+        return survey.template(device).kind() == GearKind.HUB;
     }
 
     private Cable bought(int nth, Ref from, Ref to, double metres) {

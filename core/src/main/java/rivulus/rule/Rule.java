@@ -31,6 +31,12 @@ public interface Rule {
         return List.of();
     }
 
+    /// What gear could be changed against a finding of it, the best idea first; asked where no knob
+    /// will do.
+    default List<Idea> gear(Finding finding, Workshop workshop) {
+        return ideas(finding, workshop);
+    }
+
     /// The beginning of a finding of it.
     default Finding.Draft finding(Severity severity, String sentence) {
         return Finding.of(id(), severity, sentence);

@@ -31,6 +31,7 @@ import rivulus.words.Words;
 /// put between; see also [#graph()] and [#power()]. Nothing here has been tried.
 public final class Workshop {
     private static final int WAYS_LOOKED_AT = 12;
+    private static final int WAYS_BESIDES = 3;
 
     private final Proof proof;
     private final Survey survey;
@@ -59,7 +60,13 @@ public final class Workshop {
 
     /// Ideas on the graph.
     GraphIdeas graph() {
-        return new GraphIdeas(show.checks().limits());
+        return new GraphIdeas(
+                show.checks().limits(),
+                id ->
+                        survey.device(id)
+                                .map(survey::template)
+                                .filter(Template::isComputer)
+                                .isPresent());
     }
 
     /// Ideas about power.
@@ -258,6 +265,45 @@ public final class Workshop {
         }
         fixes.addAll(elsewhere);
         return fixes;
+    }
+
+    /// What plays something that is not heard, joined besides to each machine that its listener
+    /// hears already.
+    List<Idea> joinedBesides(Finding finding) {
+        Optional<Device> player =
+                show.cast().playback().stream()
+                        .filter(plays -> plays.id().equals(finding.key().source()))
+                        .flatMap(plays -> plays.at().stream())
+                        .findFirst()
+                        .flatMap(at -> show.rig().device(at.device()))
+                        .filter(device -> !Survey.isProgram(device));
+        if (player.isEmpty()) return List.of();
+        List<Idea> ideas = new ArrayList<>();
+        for (Device to : show.rig().devices()) {
+            Template kind = survey.template(to);
+            boolean leads =
+                    !to.equals(player.get())
+                            && !kind.kind().isBox()
+                            && !kind.isWorn()
+                            && kind.points().stream()
+                                    .anyMatch(
+                                            point ->
+                                                    finding.live()
+                                                            .leads(
+                                                                    new Ref(to.id(), point.id()),
+                                                                    finding.ear().orElseThrow()));
+            if (!leads) continue;
+            for (Joining way :
+                    new Joiner(show, catalogue, survey.kinds())
+                            .ways(player.get(), to, WAYS_BESIDES)
+                            .all())
+                ideas.add(
+                        idea(
+                                "Join %s, by %s.".formatted(way.way(), way.needs()),
+                                List.of(),
+                                way.after()));
+        }
+        return ideas;
     }
 
     /// A hub half-way, where it is USB; then a lead as long as its kind may be, and the two

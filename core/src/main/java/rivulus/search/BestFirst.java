@@ -14,20 +14,27 @@ import java.util.function.BooleanSupplier;
 ///
 /// Ends when nothing is open, when as many answers are found as are wanted, or when the one who
 /// looks says that nothing further is worth it: then it is complete. Ends without that when the
-/// budget is spent or somebody cancels. Cost: the states looked at, times the logarithm of those
-/// open.
+/// budget is spent or somebody cancels. Of equals the one that was opened first is looked at first.
+/// Cost: the states looked at, times the logarithm of those open.
 ///
 /// @param <S> a state
 /// @param <A> an answer
 public final class BestFirst<S, A> {
-    private final PriorityQueue<S> open;
+    private final PriorityQueue<Opened<S>> open;
+    private long opened;
     private final List<A> answers = new ArrayList<>();
     private boolean leftOut;
     private boolean ended;
 
     private BestFirst(Comparator<? super S> order) {
-        open = new PriorityQueue<>(order);
+        open =
+                new PriorityQueue<>(
+                        Comparator.comparing((Opened<S> state) -> state.state(), order)
+                                .thenComparingLong(Opened::nth));
     }
+
+    /// A state, and how many were opened before it.
+    private record Opened<S>(S state, long nth) {}
 
     /// Searches.
     ///
@@ -55,14 +62,14 @@ public final class BestFirst<S, A> {
             BooleanSupplier cancelled,
             BiConsumer<S, BestFirst<S, A>> look) {
         BestFirst<S, A> search = new BestFirst<>(order);
-        search.open.addAll(starts);
+        starts.forEach(search::open);
         int left = budget;
         while (!search.isOver(most)) {
             if (left-- == 0 || cancelled.getAsBoolean()) {
                 search.leftOut();
                 break;
             }
-            look.accept(search.open.poll(), search);
+            look.accept(search.open.poll().state(), search);
         }
         return new Found<>(search.answers, !search.leftOut);
     }
@@ -73,7 +80,7 @@ public final class BestFirst<S, A> {
 
     /// One more state to be looked at.
     public void open(S state) {
-        open.add(state);
+        open.add(new Opened<>(state, opened++));
     }
 
     /// One more answer.

@@ -3,6 +3,7 @@ package rivulus.remedy;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import rivulus.check.Demo;
 import rivulus.check.Proof;
 import rivulus.check.Trouble;
@@ -19,6 +20,9 @@ final class OneTurn {
     private static final List<Double> LEVELS =
             List.of(Double.NEGATIVE_INFINITY, -60.0, -12.0, 0.0, 10.0, 20.0, 30.0);
 
+    /// Levels that somebody would set to mend something.
+    private static final Set<Double> PLAIN = Set.of(Double.NEGATIVE_INFINITY, -60.0, 0.0, 10.0);
+
     private OneTurn() {}
 
     /// One of them.
@@ -30,6 +34,7 @@ final class OneTurn {
         List<Cure> cures = new ArrayList<>();
         for (KnobUse use : base.graph().knobs())
             for (Setting to : ways(use.knob())) {
+                if (to instanceof Setting.Level(double db) && !PLAIN.contains(db)) continue;
                 Show turned = base.show().with(turns(base.show(), use, to));
                 if (turned.equals(base.show())) continue;
                 Proof after = Demo.PROVER.prove(turned, base);
