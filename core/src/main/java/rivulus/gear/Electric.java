@@ -37,6 +37,8 @@ public record Electric(
         /// Nothing; it bears it on a balanced lead.
         NONE,
         GIVES,
+        /// What comes in goes on to the other ports of the box that pass it.
+        PASSES,
         WANTS,
         /// It may be damaged.
         HARMED
@@ -75,7 +77,7 @@ public record Electric(
 
     private static Electric micInput(boolean balanced) {
         return balanced
-                ? new Electric(-50, 4, -50, 4, true, 1500, Phantom.GIVES, "", false, "", 0, 0)
+                ? new Electric(-50, 4, -50, 4, true, 1500, Phantom.NONE, "", false, "", 0, 0)
                 : analogue(-50, -15, false, 2000);
     }
 

@@ -70,6 +70,11 @@ public final class LeadReader {
         return new LeadReader(show, catalogue, leads, cables, devices, more);
     }
 
+    /// The show whose leads are read.
+    Show show() {
+        return show;
+    }
+
     /// The kinds of lead there are.
     Leads leads() {
         return leads;
@@ -94,8 +99,8 @@ public final class LeadReader {
         }
         LeadSafety safety = new LeadSafety(this);
         LeadSafety.wiring(a, b, faults);
-        safety.phantom(a, b, kind, faults);
-        safety.phantom(b, a, kind, faults);
+        safety.phantom(cable, a, b, kind, faults);
+        safety.phantom(cable, b, a, kind, faults);
         LeadSafety.tooLong(cable, kind, faults);
         faults.sort(Comparator.comparing(Fault::severity));
         boolean joins =
@@ -345,7 +350,8 @@ public final class LeadReader {
         return own;
     }
 
-    private List<Cable> cablesIn(Ref port) {
+    /// The leads in a port.
+    List<Cable> cablesIn(Ref port) {
         List<Cable> in = new ArrayList<>(cables.getOrDefault(port, List.of()));
         for (Cable more : moreCables) if (more.ends(port)) in.add(more);
         return in;

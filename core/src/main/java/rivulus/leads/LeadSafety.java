@@ -4,7 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import rivulus.gear.Electric;
 import rivulus.gear.LeadKind;
-import rivulus.gear.Setting;
+import rivulus.gear.Signal;
 import rivulus.show.Cable;
 import rivulus.words.Severity;
 import rivulus.words.Words;
@@ -30,49 +30,58 @@ final class LeadSafety {
                                 .formatted(a.words(), one, b.words(), other)));
     }
 
-    /// 48 V wanted and off, or on where it harms.
-    void phantom(End wants, End gives, Optional<LeadKind> kind, List<Fault> faults) {
-        Electric.Phantom wish = wants.port().electric().phantom();
-        boolean can = gives.port().electric().phantom() == Electric.Phantom.GIVES;
-        boolean always = can && gives.port().electric().phantomKnob().isEmpty();
-        boolean on = can && !always && isOn(gives);
-        if (wish == Electric.Phantom.WANTS && !always && !on) {
+    /// 48 V wanted and nowhere, or where it harms.
+    ///
+    /// @param gear what it would be fed into
+    /// @param from the end of the lead that it would come from
+    void phantom(Cable lead, End gear, End from, Optional<LeadKind> kind, List<Fault> faults) {
+        Electric.Phantom wish = gear.port().electric().phantom();
+        if (wish == Electric.Phantom.GIVES || wish == Electric.Phantom.PASSES) return;
+        if (gear.port().gives() == 0) return;
+        List<Phantom.Source> sources = new Phantom(reader).into(lead, from);
+        Optional<Phantom.Source> on = sources.stream().filter(Phantom.Source::isEverOn).findFirst();
+        boolean balanced = kind.map(LeadKind::balanced).orElse(false);
+        if (wish == Electric.Phantom.WANTS) {
+            if (on.isEmpty()) faults.add(fault(Severity.PROBLEM, unfed(gear, from, sources)));
+        } else if (on.isEmpty()) {
+            return;
+        } else if (wish == Electric.Phantom.HARMED) {
             faults.add(
-                    new Fault(
-                            Fault.Kind.PHANTOM,
+                    fault(
+                            Severity.DANGER,
+                            "48 V is %s and can damage %s; %s"
+                                    .formatted(
+                                            on.get().words(),
+                                            gear.device().name(),
+                                            on.get().isAlways()
+                                                    ? "take another input, or a transformer between"
+                                                    : "levels down, then switch it off")));
+        } else if (!balanced) {
+            faults.add(
+                    fault(
+                            Severity.DANGER,
+                            "48 V is %s and goes through an unbalanced lead into %s"
+                                    .formatted(on.get().words(), gear.words())));
+        } else if (gear.port().carries() == Signal.LINE && !reader.isPassive(gear.device())) {
+            faults.add(
+                    fault(
                             Severity.PROBLEM,
-                            can
-                                    ? "%s wants 48 V and it is off at %s"
-                                            .formatted(wants.device().name(), gives.words())
-                                    : "%s wants 48 V and %s gives none"
-                                            .formatted(wants.device().name(), gives.words())));
-        }
-        if (!on) return;
-        if (wish == Electric.Phantom.HARMED) {
-            faults.add(
-                    new Fault(
-                            Fault.Kind.PHANTOM,
-                            Severity.DANGER,
-                            "48 V is on at %s and can damage %s; levels down, then switch it off"
-                                    .formatted(gives.words(), wants.device().name())));
-        } else if (wish == Electric.Phantom.NONE
-                && wants.port().gives() > 0
-                && !kind.map(LeadKind::balanced).orElse(false)) {
-            faults.add(
-                    new Fault(
-                            Fault.Kind.PHANTOM,
-                            Severity.DANGER,
-                            "48 V is on at %s and goes through an unbalanced lead into %s"
-                                    .formatted(gives.words(), wants.words())));
+                            "48 V is %s and goes into %s, a line output, which is not made for it"
+                                    .formatted(on.get().words(), gear.words())));
         }
     }
 
-    private boolean isOn(End end) {
-        String knob = end.port().electric().phantomKnob();
-        Setting stands = end.device().knobs().get(knob);
-        if (stands == null)
-            stands = reader.template(end.device()).knob(knob).map(k -> k.standing()).orElse(null);
-        return stands instanceof Setting.Switch(boolean on) && on;
+    private static String unfed(End gear, End from, List<Phantom.Source> sources) {
+        return "%s wants 48 V and %s"
+                .formatted(
+                        gear.device().name(),
+                        sources.isEmpty()
+                                ? from.words() + " gives none"
+                                : "it is off at " + sources.getFirst().end().words());
+    }
+
+    private static Fault fault(Severity severity, String words) {
+        return new Fault(Fault.Kind.PHANTOM, severity, words);
     }
 
     /// A lead longer than its kind bears.

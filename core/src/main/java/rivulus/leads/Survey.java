@@ -14,6 +14,7 @@ import rivulus.gear.Template;
 import rivulus.show.Device;
 import rivulus.show.Ref;
 import rivulus.show.Show;
+import rivulus.show.Turn;
 
 /// The gear of a show with every lead read: what the rules of the rig look at.
 public final class Survey {
@@ -112,6 +113,27 @@ public final class Survey {
     /// Whether a device is the same machine as the computer it runs on: a program, a virtual cable.
     public static boolean isProgram(Device device) {
         return !device.on().isEmpty();
+    }
+
+    /// The switches of phantom power that can reach a lead, each with the way in which it would
+    /// have to be turned: off where it is on, in the base or in scenes.
+    public List<Turn> phantomSwitches(LeadReport lead) {
+        List<Turn> turns = new ArrayList<>();
+        for (End from : List.of(lead.a(), lead.b()))
+            for (Phantom.Source source : new Phantom(reader).into(lead.cable(), from)) {
+                if (source.isAlways()) continue;
+                Ref knob =
+                        new Ref(
+                                source.end().device().id(),
+                                source.end().port().electric().phantomKnob());
+                Setting is = new Setting.Switch(source.isEverOn());
+                Setting other = new Setting.Switch(!source.isEverOn());
+                if (source.scenes().isEmpty())
+                    turns.add(new Turn(knob, is, other, Optional.empty()));
+                for (String scene : source.scenes().keySet())
+                    turns.add(new Turn(knob, is, other, Optional.of(scene)));
+            }
+        return turns;
     }
 
     /// The kinds of lead there are.

@@ -7,7 +7,6 @@ import rivulus.check.Finding;
 import rivulus.check.Proof;
 import rivulus.file.Change;
 import rivulus.gear.Catalogue;
-import rivulus.gear.Electric;
 import rivulus.gear.Knob;
 import rivulus.gear.Power;
 import rivulus.gear.Setting;
@@ -157,30 +156,35 @@ public final class Workshop {
         return fixes;
     }
 
-    /// The switch of the phantom power the other way.
+    /// The switch of the phantom power the other way, then a transformer between.
     List<Idea> phantom(LeadReport lead) {
         List<Idea> fixes = new ArrayList<>();
-        for (End end : List.of(lead.a(), lead.b())) {
-            Electric electric = end.port().electric();
-            if (electric.phantomKnob().isEmpty()) continue;
-            Ref knob = new Ref(end.device().id(), electric.phantomKnob());
-            boolean on =
-                    end.device().knobs().get(knob.name()) instanceof Setting.Switch(boolean is)
-                            && is;
-            Turn turn =
-                    new Turn(
-                            knob,
-                            new Setting.Switch(on),
-                            new Setting.Switch(!on),
-                            Optional.empty());
+        for (Turn turn : survey.phantomSwitches(lead)) {
+            boolean off = turn.to().equals(new Setting.Switch(false));
+            String device = survey.device(turn.knob().device()).orElseThrow().name();
+            String in =
+                    turn.scene()
+                            .flatMap(show::scene)
+                            .map(scene -> " in " + scene.name())
+                            .orElse("");
             fixes.add(
                     idea(
-                            "Levels down, then switch 48 V %s at %s."
-                                    .formatted(on ? "off" : "on", end.words()),
+                            "Levels down, then switch 48 V %s at %s%s."
+                                    .formatted(off ? "off" : "on", inputs(device, turn, lead), in),
                             List.of(turn),
                             show.with(turn)));
         }
+        fixes.addAll(rejoined(lead, false));
         return fixes;
+    }
+
+    /// The input of a lead where the switch is that of its own; else the machine.
+    private static String inputs(String device, Turn turn, LeadReport lead) {
+        for (End end : List.of(lead.a(), lead.b()))
+            if (end.device().id().equals(turn.knob().device())
+                    && end.port().electric().phantomKnob().equals(turn.knob().name()))
+                return end.words();
+        return device;
     }
 
     // Leads and grounds
