@@ -113,9 +113,15 @@ final class CheckCommand implements Callable<Integer> {
                     if (found.isEmpty() && !finding.isOfTheRig())
                         out.printf("         %s%n", Remedies.words(found));
                     for (Remedy remedy : found.all())
-                        out.printf("         cure: %s%n", remedy.sentence());
+                        out.printf(
+                                "         cure: %s%s%n", remedy.sentence(), price(remedy.price()));
                     out.println();
                 });
+    }
+
+    /// " (Teo no longer hears himself)"
+    private static String price(List<String> price) {
+        return price.isEmpty() ? "" : " (" + String.join("; ", price) + ")";
     }
 
     private static String scenes(

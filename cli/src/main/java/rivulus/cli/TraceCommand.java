@@ -21,7 +21,10 @@ import rivulus.report.Table;
 import rivulus.search.Found;
 import rivulus.show.Ear;
 import rivulus.show.Limit;
+import rivulus.show.Ref;
 import rivulus.show.Source;
+import rivulus.signal.Node;
+import rivulus.signal.SignalGraph;
 import rivulus.timing.DelayBudget;
 import rivulus.words.Words;
 
@@ -87,7 +90,7 @@ final class TraceCommand implements Callable<Integer> {
             }
             out.println(table.text());
         }
-        if (!isHeard(scene, ways)) writeBroken(out, nearest);
+        if (!isHeard(scene, ways)) writeBroken(out, scene, nearest);
     }
 
     /// Whether what comes by some way is loud enough to count as heard.
@@ -99,7 +102,14 @@ final class TraceCommand implements Callable<Integer> {
         return scene.openings().nearest(source, ear, 1);
     }
 
-    private static void writeBroken(PrintWriter out, Found<Opening> nearest) {
+    /// "Console, channel 1"
+    private static String place(SceneProof scene, Ref point) {
+        SignalGraph graph = scene.tracer().live().graph();
+        Node node = graph.nodes().get(graph.nodesOf(point)[0]);
+        return node.label().isEmpty() ? node.device() : node.device() + ", " + node.label();
+    }
+
+    private static void writeBroken(PrintWriter out, SceneProof scene, Found<Opening> nearest) {
         if (nearest.isEmpty()) {
             out.println(
                     nearest.complete()
@@ -107,10 +117,10 @@ final class TraceCommand implements Callable<Integer> {
                             : "  nothing is heard, and no way that knobs could open was found");
             return;
         }
+        Opening opening = nearest.all().getFirst();
         out.printf(
-                "  too little is heard; the nearest one that could be breaks at %s%n",
-                nearest.all().getFirst().broken().from());
-        for (Opening.KnobTurn turn : nearest.all().getFirst().turns())
-            out.printf("    it wants %s%n", turn.words());
+                "  It stops after %s: set %s.%n",
+                place(scene, opening.broken().from()),
+                Words.list(opening.turns().stream().map(Opening.KnobTurn::words).toList()));
     }
 }

@@ -3,6 +3,7 @@ package rivulus.chart;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import rivulus.check.Failure;
 import rivulus.power.BatteryLife;
 import rivulus.power.Feeding;
@@ -27,8 +28,7 @@ final class PowerPage extends LayerPage {
             budgets.add(
                     new RigPage.Row(
                             budget.host().words(),
-                            "%s, %d%smA to spare."
-                                    .formatted(budget.words(), budget.marginMa(), Words.THIN),
+                            budget.words() + ".",
                             budget.isOver()
                                     ? Optional.of(Severity.PROBLEM)
                                     : budget.tight()
@@ -91,17 +91,35 @@ final class PowerPage extends LayerPage {
         return Words.signed(life.watts(), 1) + Words.THIN + "W";
     }
 
+    /// "If it fails, Mixer and Laptop run on from their batteries. "
+    private String runsOn(List<Device> fed, Set<String> dark) {
+        List<String> on =
+                names(
+                        fed.stream()
+                                .filter(device -> !dark.contains(device.id()))
+                                .filter(device -> survey.template(device).power().batteryWh() > 0)
+                                .toList());
+        if (on.isEmpty()) return "";
+        return "If it fails, %s %s. "
+                .formatted(
+                        Words.list(on),
+                        on.size() == 1
+                                ? "runs on from its battery"
+                                : "run on from their batteries");
+    }
+
     private List<RigPage.Row> failures() {
         Feeding feeding = Feeding.of(survey);
         List<RigPage.Row> rows = new ArrayList<>();
         for (Supply supply : feeding.supplies()) {
-            Failure failure = Failure.of(scene, supply.name(), feeding.darkWithout(supply));
+            Set<String> dark = feeding.darkWithout(supply);
+            Failure failure = Failure.of(scene, supply.name(), dark);
             List<Device> fed = feeding.fedBy(supply);
             String feeds = fed.isEmpty() ? "" : "Feeds " + Words.list(names(fed)) + ". ";
             rows.add(
                     RigPage.Row.of(
                             Words.sentence(supply.name()),
-                            feeds + failure.words(),
+                            feeds + runsOn(fed, dark) + failure.words(),
                             survey.device(supply.id()).map(Device::id).orElse("")));
         }
         return rows;

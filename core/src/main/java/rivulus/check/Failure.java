@@ -28,10 +28,10 @@ public record Failure(String what, Losses losses) {
         return new Failure(what, Losses.between(scene, without));
     }
 
-    /// "Without Show desk, the stream loses all there is to hear; Nadia no longer hears Maren."
+    /// "Without Show desk, the stream goes silent; Nadia no longer hears Maren."
     public String words() {
         return losses.isEmpty()
-                ? "Without %s nobody misses anybody.".formatted(what)
+                ? "Without %s everybody still hears whom they must.".formatted(what)
                 : "Without %s, %s.".formatted(what, losses.words());
     }
 }

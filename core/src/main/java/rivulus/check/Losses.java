@@ -17,6 +17,8 @@ import rivulus.words.Words;
 ///
 /// @param all ears that lose somebody, in the order of the show
 public record Losses(List<Loss> all) {
+    private static final int MOST_NAMED = 5;
+
     /// Nobody loses anybody.
     public static final Losses NONE = new Losses(List.of());
 
@@ -58,33 +60,37 @@ public record Losses(List<Loss> all) {
         return all.isEmpty();
     }
 
-    /// "the stream loses all there is to hear; Nadia no longer hears Maren".
+    /// "the stream goes silent; Nadia no longer hears Maren".
     public String words() {
-        return words("loses", "lose", "no longer hears", "no longer hear");
-    }
-
-    /// What there is to lose, as what is gained by it: "the stream hears all there is to hear;
-    /// Nadia hears Maren".
-    public String asGains() {
-        return words("hears", "hear", "hears", "hear");
-    }
-
-    private String words(String losesAll, String loseAll, String loses, String lose) {
-        List<String> deaf = new ArrayList<>();
-        Map<String, List<String>> without = new LinkedHashMap<>();
-        for (Loss loss : all) {
-            String ear = Names.of(loss.ear());
-            if (loss.everything()) deaf.add(ear);
-            else
-                without.computeIfAbsent(
-                                Words.list(loss.lost().stream().map(Names::of).toList()),
-                                _ -> new ArrayList<>())
-                        .add(ear);
-        }
+        List<String> deaf =
+                all.stream().filter(Loss::everything).map(loss -> Names.of(loss.ear())).toList();
         List<String> clauses = new ArrayList<>();
-        if (!deaf.isEmpty()) clauses.add(clause(deaf, losesAll, loseAll, "all there is to hear"));
-        without.forEach((whom, ears) -> clauses.add(clause(ears, loses, lose, whom)));
+        if (!deaf.isEmpty()) clauses.add(clause(deaf, "goes", "go", "silent"));
+        byWhom(all.stream().filter(loss -> !loss.everything()).toList())
+                .forEach(
+                        (whom, ears) ->
+                                clauses.add(
+                                        clause(ears, "no longer hears", "no longer hear", whom)));
         return String.join("; ", clauses);
+    }
+
+    /// What there is to lose, as what is gained by it: "the stream hears Maren and Ivo; Nadia hears
+    /// Maren".
+    public String asGains() {
+        List<String> clauses = new ArrayList<>();
+        byWhom(all).forEach((whom, ears) -> clauses.add(clause(ears, "hears", "hear", whom)));
+        return String.join("; ", clauses);
+    }
+
+    /// The ears that lose the same sources, by those.
+    private static Map<String, List<String>> byWhom(List<Loss> losses) {
+        Map<String, List<String>> ears = new LinkedHashMap<>();
+        for (Loss loss : losses)
+            ears.computeIfAbsent(
+                            Words.few(loss.lost().stream().map(Names::of).toList(), MOST_NAMED),
+                            _ -> new ArrayList<>())
+                    .add(Names.of(loss.ear()));
+        return ears;
     }
 
     private static String clause(List<String> ears, String one, String many, String what) {

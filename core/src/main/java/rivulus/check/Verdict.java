@@ -30,6 +30,13 @@ public enum Verdict {
     LATE(Flow.LATE, "late", "late", "%s late", "hears %s late"),
     /// A caller's own voice, back again.
     ECHO(Flow.LATE, "echo", "late", "%s late", "hears %s back"),
+    /// Somebody would think it muted, and it would not be.
+    MUTE_FAILS(
+            Flow.LEAK,
+            "mute fails",
+            "mute fails",
+            "would hear %s though muted",
+            "would hear %s though muted"),
     /// Somebody thinks it is muted.
     UNMUTED(Flow.LEAK, "not muted", "not muted", "hears %s though muted", "hears %s though muted"),
     /// Must not be heard, and is.

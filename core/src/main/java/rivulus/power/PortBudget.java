@@ -85,15 +85,18 @@ public record PortBudget(
         return marginMa() < 0;
     }
 
-    /// "Interface draws 600 of 900 mA, 150 of them for phantom power".
+    /// "Interface needs 600 mA, 150 of them for phantom power, and gets 300: 300 too little", "…
+    /// and can get 900".
     public String words() {
-        return "%s %s %d of %d%smA%s"
+        return "%s %s %d%smA%s and %s %d%s"
                 .formatted(
                         Words.list(fed),
-                        fed.size() == 1 ? "draws" : "draw",
+                        fed.size() == 1 ? "needs" : "need",
                         drawsMa,
-                        givesMa,
                         Words.THIN,
-                        phantomMa > 0 ? ", %d of them for phantom power".formatted(phantomMa) : "");
+                        phantomMa > 0 ? ", %d of them for phantom power,".formatted(phantomMa) : "",
+                        isOver() ? fed.size() == 1 ? "gets" : "get" : "can get",
+                        givesMa,
+                        isOver() ? ": %d too little".formatted(-marginMa()) : "");
     }
 }

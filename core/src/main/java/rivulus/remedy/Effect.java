@@ -58,6 +58,11 @@ public record Effect(
                         scene.show().checks().limits().get(Limit.HEARD)));
     }
 
+    /// Whether an ear no longer hears what it may.
+    public boolean takes() {
+        return isHeard(before) && !isHeard(after) && after.standing().wish() != Wish.MUST_NOT;
+    }
+
     /// Whether an ear comes to hear what it need not.
     public boolean intrudes() {
         return !isHeard(before) && isHeard(after) && after.standing().wish() != Wish.MUST;
@@ -81,11 +86,16 @@ public record Effect(
         if (times < before.hearing().arrivals().size()) {
             return "%s hears %s %s".formatted(who, whom, times == 1 ? "once" : times + " times");
         }
-        return "%s hears %s at %s, was %s"
-                .formatted(
-                        who,
-                        whom,
-                        Words.db(after.hearing().levelDb()),
-                        Words.db(before.hearing().levelDb()));
+        String is = Words.db(after.hearing().levelDb());
+        String earlier = Words.db(before.hearing().levelDb());
+        if (!is.equals(earlier))
+            return "%s hears %s at %s, was %s".formatted(who, whom, is, earlier);
+        if (hears && times == before.hearing().arrivals().size() && times > 0)
+            return "%s hears %s after %s, was %s".formatted(who, whom, first(after), first(before));
+        return "%s hears %s: %s, was %s".formatted(who, whom, becomes.word(), was.word());
+    }
+
+    private static String first(SceneProof.Heard cell) {
+        return Words.ms(cell.hearing().arrivals().getFirst().ms());
     }
 }

@@ -30,6 +30,11 @@ public record Remedy(
         effects = List.copyOf(effects);
     }
 
+    /// What it costs somebody, in words: "Teo no longer hears himself"; each once.
+    public List<String> price() {
+        return effects.stream().filter(Effect::takes).map(Effect::words).distinct().toList();
+    }
+
     /// As the name of an edit: without the full stop.
     public String name() {
         return sentence.substring(0, sentence.length() - 1);

@@ -79,6 +79,7 @@ final class Mute implements Rule {
                 scene,
                 cell.ear(),
                 cell.source(),
+                Verdict.UNMUTED,
                 knob.ref().toString(),
                 headline,
                 cell.hearing().levelDb(),
@@ -107,6 +108,7 @@ final class Mute implements Rule {
                                 scene,
                                 ear,
                                 source,
+                                Verdict.MUTE_FAILS,
                                 key.knob().toString(),
                                 headline,
                                 level,
@@ -124,6 +126,7 @@ final class Mute implements Rule {
             SceneProof scene,
             Ear ear,
             Source source,
+            Verdict verdict,
             String knob,
             String headline,
             double level,
@@ -131,7 +134,7 @@ final class Mute implements Rule {
         Severity severity = ear.isPublic() ? Severity.PROBLEM : Severity.CAUTION;
         return finding(severity, headline)
                 .in(scene, tracer.live())
-                .heard(ear, source, Verdict.UNMUTED)
+                .heard(ear, source, verdict)
                 .about(knob)
                 .figure("levelDb", level)
                 .because(

@@ -25,13 +25,11 @@ final class PortBudgets implements Rule {
     private Finding.Draft finding(PortBudget budget) {
         return finding(
                         budget.isOver() ? Severity.PROBLEM : Severity.CAUTION,
-                        "%s from %s%s."
+                        "At %s: %s%s."
                                 .formatted(
-                                        budget.words(),
                                         budget.host().words(),
-                                        budget.isOver()
-                                                ? "; put a powered hub between"
-                                                : ", with little to spare"))
+                                        budget.words(),
+                                        budget.isOver() ? "" : ", which is nearly all"))
                 .gear(budget.host().device().id(), budget.host().port().id())
                 .figure("drawsMa", budget.drawsMa())
                 .figure("givesMa", budget.givesMa())

@@ -123,18 +123,21 @@ public record PictureSync(
         return offsetMs() < -limits.get(early) || offsetMs() > limits.get(late);
     }
 
-    /// "On the stream, Maren's lips are 84 ms behind her voice (20 to 190)".
+    /// "On the stream, the sound of Ivo is about 61 ms early against the picture of Camera;
+    /// anywhere from 145 early to 10 late".
     public String words() {
-        boolean early = offsetMs() < 0;
-        return "On %s, the sound of %s is %s %s than the picture of %s (%s to %s%sms)"
+        return "On %s, the sound of %s is about %s %s against the picture of %s; anywhere from %s to %s"
                 .formatted(
                         Names.of(ear),
                         Names.of(source),
                         Words.ms(Math.abs(offsetMs())),
-                        early ? "earlier" : "later",
+                        offsetMs() < 0 ? "early" : "late",
                         picture.source().name(),
-                        Words.signed(leastMs(), 0),
-                        Words.signed(mostMs(), 0),
-                        Words.THIN);
+                        side(leastMs()),
+                        side(mostMs()));
+    }
+
+    private static String side(double ms) {
+        return "%s %s".formatted(Words.signed(Math.abs(ms), 0), ms < 0 ? "early" : "late");
     }
 }
