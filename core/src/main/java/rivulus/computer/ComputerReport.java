@@ -61,17 +61,18 @@ public record ComputerReport(
         return new Search(scene, survey, computer, Patience.with(scene)).report();
     }
 
-    /// How many more times it may be asked what a setting is for.
-    /// The roles that a person sets, in the order in which one does.
-    private static final List<Knob.Role> IN_ORDER =
+    /// The roles of what is set on every machine, in the order in which one does.
+    private static final List<Knob.Role> FIRST =
             List.of(
                     Knob.Role.PERMISSION,
                     Knob.Role.RATE,
                     Knob.Role.DEVICE,
                     Knob.Role.FEED,
+                    Knob.Role.TRACK,
                     Knob.Role.BUFFER,
                     Knob.Role.DELAY);
 
+    /// How many more times it may be asked what a setting is for.
     private static final class Patience {
         private static final long MOST_LEGS = 1_500_000;
         private static final int LEAST = 16;
@@ -143,8 +144,9 @@ public record ComputerReport(
         }
 
         private void lines(Device owner, String where, List<Line> lines) {
-            for (Knob.Role role : IN_ORDER)
-                for (KnobUse use : live.graph().knobsOf(owner.id())) {
+            List<KnobUse> knobs = live.graph().knobsOf(owner.id());
+            for (Knob.Role role : FIRST)
+                for (KnobUse use : knobs) {
                     if (use.knob().role() != role) continue;
                     boolean unasked = off(use).isPresent() && patience.isOver();
                     String why = unasked ? "" : why(use);
@@ -153,6 +155,10 @@ public record ComputerReport(
                     if (matters || role == Knob.Role.RATE)
                         lines.add(new Line(where, use, setTo(use), why));
                 }
+            // mutes, levels, modes: where they stand otherwise than they come
+            for (KnobUse use : knobs)
+                if (!FIRST.contains(use.knob().role()) && isTurned(use))
+                    lines.add(new Line(where, use, setTo(use), ""));
         }
 
         private int index(KnobUse use) {

@@ -180,6 +180,16 @@ public final class LeadReader {
                                             signal(a.port()),
                                             b.words(),
                                             signal(b.port()))));
+        } else if (isUsb(a) && isUsb(b) && a.port().host() == b.port().host()) {
+            faults.add(
+                    new Fault(
+                            Fault.Kind.CONNECTOR,
+                            Severity.PROBLEM,
+                            a.port().host()
+                                    ? "two computers cannot be joined by USB: each waits for the"
+                                            + " other to be the device"
+                                    : "neither end is a computer: nothing goes over a USB lead"
+                                            + " between two devices"));
         } else if (kind.isEmpty()) {
             faults.add(
                     new Fault(
@@ -202,6 +212,10 @@ public final class LeadReader {
     private static boolean isSpeaker(End out, End in) {
         boolean gives = out.port().carries() == Signal.SPEAKER && out.port().gives() > 0;
         return gives && in.port().takes() > 0 && in.port().carries() != Signal.SPEAKER;
+    }
+
+    private static boolean isUsb(End end) {
+        return end.port().carries() == Signal.USB;
     }
 
     private static End line(End a, End b) {

@@ -101,6 +101,8 @@ class RigTest {
         "s set-top-box; d show-desk; s/optical d/lineA; connector; problem",
         "b laptop-combo; d show-desk; b/jack d/mic1; connector; problem",
         "y headphone-y; d small-mixer; y/a d/mic1; polarity; problem",
+        "a laptop; b tower; a/usb-1 b/usb-1; connector; problem",
+        "d show-desk; i interface-2; d/usb1 i/usb; connector; problem",
     })
     void aLeadThatWillNotDoIsSaidSo(String row) {
         String[] fields = row.split("; ");
