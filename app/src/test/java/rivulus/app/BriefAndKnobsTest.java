@@ -63,7 +63,7 @@ class BriefAndKnobsTest {
             hand.type("chat feed");
             hand.act(() -> choose(hand, "#choice-usb1chat-feed", "mix-minus"));
             assertThat(hand.session().lastDone().get())
-                    .isEqualTo("Set Show desk · USB 1 chat feed to mix-minus");
+                    .isEqualTo("Set Show desk · USB 1 call feed to mix-minus");
             assertThat(hand.textIn("#ears")).doesNotContain("herself");
         }
     }

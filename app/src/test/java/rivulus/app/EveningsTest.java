@@ -57,7 +57,7 @@ class EveningsTest {
             hand.awaitFixes();
             hand.press(KeyCode.CONTROL, KeyCode.ENTER);
             assertThat(hand.session().lastDone().get())
-                    .isEqualTo("Set Streaming program · input capture 1 to monitor only");
+                    .isEqualTo("Set Streaming program · sound input 1 to listen only");
             assertThat(hand.textIn("#ears")).doesNotContain("twice");
         }
     }

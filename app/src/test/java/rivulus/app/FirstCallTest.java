@@ -34,7 +34,7 @@ class FirstCallTest {
             hand.press(KeyCode.SPACE);
             assertThat(hand.textsIn("#findings")).contains("Nothing wrong for Nadia");
             assertThat(hand.session().document().undoName())
-                    .contains("Set Show desk · USB 1 chat feed to mix-minus");
+                    .contains("Set Show desk · USB 1 call feed to mix-minus");
             hand.press(KeyCode.CONTROL, KeyCode.S);
             assertThat(hand.session().document().dirty().get()).isFalse();
         }

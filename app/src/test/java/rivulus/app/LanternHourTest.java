@@ -25,7 +25,7 @@ class LanternHourTest {
             assertThat(hand.textIn("#findings"))
                     .contains(
                             "No caller can talk against it.",
-                            "Set Show desk · USB 1 chat feed to mix-minus.")
+                            "Set Show desk · USB 1 call feed to mix-minus.")
                     .contains("Other ears", "Sunniva does not hear Bram.");
         }
     }
@@ -100,7 +100,7 @@ class LanternHourTest {
         try (Hand hand = Hand.atDemo(folder)) {
             hand.click(hand.withText("Show desk"));
             assertThat(hand.textIn("#knobs"))
-                    .contains("Show desk", "On the way", "USB 1 chat feed");
+                    .contains("Show desk", "On the way", "USB 1 call feed");
             hand.click("#close-knobs");
             assertThat(hand.sees("#knobs")).isFalse();
         }
@@ -112,7 +112,7 @@ class LanternHourTest {
             hand.act(() -> hand.session().ear().set("stream"));
             List<String> told = hand.textsIn("#watercourse");
             assertThat(told)
-                    .filteredOn(text -> text.contains("input capture 1"))
+                    .filteredOn(text -> text.contains("sound input 1"))
                     .hasSizeBetween(1, 2);
             for (String ear : List.of("stream", "nadia", "maren", "house")) {
                 hand.act(() -> hand.session().ear().set(ear));

@@ -426,7 +426,7 @@ class RigStageTest {
                     .contains(
                             "Would be lost:",
                             "· the lead Talkback mic – Show desk, MIC 3",
-                            "· the setting of USB 1 chat feed");
+                            "· the setting of USB 1 call feed");
             hand.focus("#replace-device");
             hand.press(KeyCode.SPACE);
             assertThat(show(hand).rig().device("desk").orElseThrow().template())

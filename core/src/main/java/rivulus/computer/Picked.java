@@ -75,7 +75,7 @@ public record Picked(
                 .findFirst();
     }
 
-    /// The endpoint in words, as a settings page lists it: "Show desk USB 1 chat"; "nothing".
+    /// The endpoint in words, as a settings page lists it: "Show desk USB 1 call"; "nothing".
     public String words() {
         if (gear.isEmpty() || endpoint.isEmpty()) return "nothing";
         boolean own = gear.get().id().equals(owner.on()) || gear.get().id().equals(owner.id());

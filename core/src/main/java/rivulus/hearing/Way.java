@@ -56,7 +56,7 @@ public record Way(Node start, List<Step> steps, double levelDb) {
                 .findFirst();
     }
 
-    /// The way in the words of the gear: "Maren → Maren's mic → Show desk, MIC 1, USB 1 chat → Call
+    /// The way in the words of the gear: "Maren → Maren's mic → Show desk, MIC 1, USB 1 call → Call
     /// program → Nadia".
     ///
     /// A device is named once, with the labelled points that are passed in it.

@@ -8,7 +8,7 @@ import rivulus.show.Turn;
 /// A change of the show that was tried, on the graph and on the rig: it ends a trouble, nobody
 /// hears worse, and nothing new is wrong.
 ///
-/// @param sentence as an order: "Set Show desk · USB 1 chat feed to mix-minus."
+/// @param sentence as an order: "Set Show desk · USB 1 call feed to mix-minus."
 /// @param turns what to turn, in order; empty where gear changes
 /// @param change what it does, to be done to the show as it is when it is taken
 /// @param losses what goes with it, one clause each: "the lead Show desk · speakers → House

@@ -91,8 +91,10 @@ public final class RigEdits {
                 show.withRig(show.rig().with(now(device).poweredBy(source))));
     }
 
-    /// Plugs a device into a strip, or, empty, into the wall.
-    public Edit plug(Device device, Optional<Device> strip) {
+    /// Plugs a device into a strip, or, empty and where it is no strip, into the wall.
+    public Edit plug(Device device, Optional<Device> into) {
+        Optional<Device> strip =
+                into.filter(s -> catalogue.get(s.template()).power().mostWatts() > 0);
         return edit(
                 "Plug %s into %s"
                         .formatted(device.name(), strip.map(Device::name).orElse("the wall")),

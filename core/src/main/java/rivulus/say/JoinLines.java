@@ -11,7 +11,7 @@ import rivulus.gear.Template;
 import rivulus.show.Device;
 
 /// "join Maren's mic and Ivo's mic to Show desk", "mics > Show desk"; where a program is at
-/// one end, what it plays to or hears: "Call program > USB 1 chat", "USB 2 > Streaming program".
+/// one end, what it plays to or hears: "Call program > USB 1 call", "USB 2 > Streaming program".
 final class JoinLines implements Said.Reader {
     private static final String JOIN = "join ";
 

@@ -201,7 +201,7 @@ public sealed interface Meaning {
     /// @param program its id
     /// @param picker the id of what is set on it
     /// @param option what it is set to: `desk/chat`
-    /// @param said what it does then: "Call program plays to Show desk USB 1 chat"
+    /// @param said what it does then: "Call program plays to Show desk USB 1 call"
     record Picks(String program, String picker, String option, String said) implements Meaning {
         @Override
         public List<String> words(Show show) {

@@ -7,7 +7,7 @@ import rivulus.words.Words;
 
 /// One knob of one device in the rig.
 public record KnobUse(Ref ref, String device, Knob knob) {
-    /// The knob in words: "Show desk · USB 1 chat feed".
+    /// The knob in words: "Show desk · USB 1 call feed".
     public String words() {
         return device + " · " + knob.label();
     }

@@ -24,10 +24,10 @@ class EchoTest {
                             assertThat(finding.figures().get("delayMs")).isBetween(290.0, 300.0);
                             assertThat(finding.figures().get("rating")).isLessThan(10);
                             assertThat(finding.evidence().ways().getFirst().words())
-                                    .contains("Show desk, USB 1 chat → Call program");
+                                    .contains("Show desk, USB 1 call → Call program");
                         });
         Remedy best = Remedies.of(prover, proof, proof.heard().getFirst(), 3).all().getFirst();
-        assertThat(best.sentence()).isEqualTo("Set Show desk · USB 1 chat feed to mix-minus.");
+        assertThat(best.sentence()).isEqualTo("Set Show desk · USB 1 call feed to mix-minus.");
         assertThat(best.after().heard()).isEmpty();
     }
 }

@@ -56,7 +56,7 @@ class ComputerReportTest {
                 .filteredOn(line -> line.where().equals("Call program"))
                 .anyMatch(
                         line ->
-                                line.setTo().equals("Show desk USB 1 chat")
+                                line.setTo().equals("Show desk USB 1 call")
                                         && line.why().startsWith("so that "));
     }
 

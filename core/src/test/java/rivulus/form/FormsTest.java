@@ -83,7 +83,7 @@ class FormsTest {
                 .filteredOn(field -> field.id().endsWith(".name"))
                 .map(field -> field.label() + ": " + ((Field.Text) field).hint())
                 .startsWith("MIC 1: Maren", "MIC 2: Ivo")
-                .contains("PHONE: Bram", "PADS: Cue pads", "USB 1 chat: Nadia");
+                .contains("PHONE: Bram", "PADS: Cue pads", "USB 1 call: Nadia");
         Show written = answered(LANTERN, "strips/desk", "mic1.fader.name", "Host");
         assertThat(written.rig().device("desk").orElseThrow().strip("mic1.fader").name())
                 .isEqualTo("Host");

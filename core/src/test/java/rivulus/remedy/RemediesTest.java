@@ -64,7 +64,7 @@ class RemediesTest {
         Remedy cure = best(proof, late);
         assertThat(cure.sentence())
                 .isEqualTo(
-                        "Set Show desk · headphones 1 feed to custom pick and Show desk · headphones 1 pick of MIC 1"
+                        "Set Show desk · headphones 1 feed to picked by hand and Show desk · headphones 1 pick of MIC 1"
                                 + " to off.");
         assertThat(cure.effects())
                 .extracting(Effect::words)
@@ -76,7 +76,7 @@ class RemediesTest {
         Proof proof = Demo.PROVER.prove(Demo.show("language-cafe"));
         Trouble missing = Trouble.of(proof).getLast();
         assertThat(best(proof, missing).sentence())
-                .isEqualTo("Set Clip player · output to Show desk USB 1 main.");
+                .isEqualTo("Set Clip player · output to Show desk USB 1 programme.");
     }
 
     @Test

@@ -60,7 +60,7 @@ class CallRulesTest {
                         .levelDb();
         assertThat(eaten.figures().get("levelDb")).isEqualTo(Math.round(level * 10) / 10.0);
         assertThat(eaten.knobs()).contains(Ref.of("call/original-sound"));
-        assertThat(remedies(twice, eaten)).contains("Set Call program · original sound to on.");
+        assertThat(remedies(twice, eaten)).contains("Set Call program · untouched sound to on.");
     }
 
     @Test

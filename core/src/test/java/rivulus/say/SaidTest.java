@@ -44,7 +44,7 @@ class SaidTest {
                 "a track per voice, Show desk | a track for every voice at Show desk",
                 "join Ivo's mic and Maren's mic to Show desk | join Ivo's mic and Maren's mic to Show desk",
                 "ivo's mic > show desk | join Ivo's mic to Show desk",
-                "Call program > USB 1 chat | Call program plays to Show desk USB 1 chat",
+                "Call program > USB 1 call | Call program plays to Show desk USB 1 call",
                 "show desk usb 2 > Streaming program | Streaming program hears Show desk USB 2",
                 "no caller hears the music bed | Nadia and Bram must not hear the music bed",
                 "nobody hears alerts | Maren, Ivo, Nadia, Bram, Sunniva and Teo must not hear the alerts",

@@ -59,13 +59,13 @@ public class TalkTest {
             Show desk > Talk laptop
             Show desk > Talk laptop
             Phone > Show desk
-            Call program > USB 1 chat
-            USB 1 chat > Call program
+            Call program > USB 1 call
+            USB 1 call > Call program
             USB 2 > Streaming program
             Show desk > Talk laptop
             line in > Track recorder
             Music bed, music, Talk laptop
-            Music bed player > USB 1 main
+            Music bed player > USB 1 programme
             Cue pads, cues, Show desk
             stream
             on-demand copy, Track recorder

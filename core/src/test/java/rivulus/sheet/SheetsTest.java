@@ -135,7 +135,7 @@ class SheetsTest {
                 .anyMatch(
                         row ->
                                 row.contains("Call program")
-                                        && row.contains("Show desk USB 1 chat")
+                                        && row.contains("Show desk USB 1 call")
                                         && row.getLast().startsWith("so that"));
         Part.Table tower = computers.parts().getLast().table();
         assertThat(tower.notes())

@@ -142,7 +142,7 @@ class CompilerTest {
         var way = Ways.of(tales.tracer().live()).strongest("maren", "nadia", 1).all().getFirst();
         assertThat(way.words())
                 .isEqualTo(
-                        "Maren → Maren's mic → Show desk, MIC 1, USB 1 chat → Call program → Call service → Nadia's"
+                        "Maren → Maren's mic → Show desk, MIC 1, USB 1 call → Call program → Call service → Nadia's"
                                 + " headset → Nadia");
         assertThat(way.ms()).isCloseTo(149.2, within(0.1));
         assertThat(way.minMs()).isLessThan(way.ms());

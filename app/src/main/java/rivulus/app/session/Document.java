@@ -256,7 +256,7 @@ public final class Document implements AutoCloseable {
 
     /// Does something to the show, as long as what comes of it could be saved and opened again.
     ///
-    /// @param name what it does, for undo: "Set Show desk · USB 1 chat feed to mix-minus"
+    /// @param name what it does, for undo: "Set Show desk · USB 1 call feed to mix-minus"
     public void edit(String name, Show edited) {
         Show after = shelf.whole(edited);
         try {

@@ -14,7 +14,7 @@ final class History {
 
     /// One edit.
     ///
-    /// @param name what it did, as a person would say it: "Set Show desk · USB 1 chat feed to
+    /// @param name what it did, as a person would say it: "Set Show desk · USB 1 call feed to
     ///     mix-minus"
     record Step(String name, Show before, Show after) {}
 
