@@ -173,7 +173,9 @@ class MainTest {
                                 "call-in"))
                 .isZero();
         assertThat(out.toString())
-                .contains("the nearest one that could be breaks at desk/strip.phone.post");
+                .contains(
+                        "It stops after Show desk, PHONE: set Show desk · headphones 3 pick of"
+                                + " PHONE to 0.0\u202fdB.");
     }
 
     @Test

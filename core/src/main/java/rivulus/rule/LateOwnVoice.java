@@ -18,7 +18,8 @@ import rivulus.words.Severity;
 import rivulus.words.Words;
 
 /// A talker in the show's own rooms who hears their own voice late. Where they like to hear
-/// themselves through a computer, from the worse line on.
+/// themselves through a computer, from the worse line on; so, too, where it comes back through the
+/// air from loudspeakers in the room, as every voice in a hall does.
 final class LateOwnVoice implements Rule {
     @Override
     public String id() {
@@ -48,8 +49,10 @@ final class LateOwnVoice implements Rule {
     private static Optional<Arrival> late(SceneProof.Heard cell, Limits limits, Limit least) {
         double level = limits.get(Limit.OWN_VOICE_LEVEL);
         double from = limits.get(least);
+        double bad = limits.get(Limit.OWN_VOICE_BAD);
         return cell.hearing().arrivals().stream()
-                .filter(a -> a.levelDb() > level && a.ms() >= from)
+                .filter(a -> a.levelDb() > level)
+                .filter(a -> a.ms() >= (a.throughAir() ? bad : from))
                 .max(Comparator.comparingDouble(Arrival::levelDb));
     }
 

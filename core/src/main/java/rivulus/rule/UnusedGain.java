@@ -5,7 +5,6 @@ import java.util.List;
 import java.util.Optional;
 import rivulus.check.Finding;
 import rivulus.check.Proof;
-import rivulus.gear.Governor;
 import rivulus.gear.Knob;
 import rivulus.gear.Port;
 import rivulus.gear.Route;
@@ -31,34 +30,35 @@ final class UnusedGain implements Rule {
     public List<Finding.Draft> inRig(Proof proof, Limits limits) {
         Survey survey = proof.survey();
         List<Finding.Draft> findings = new ArrayList<>();
-        for (Device device : survey.devices()) {
-            Template template = survey.template(device);
-            for (Port port : template.ports()) {
-                if (port.takes() == 0 || !survey.leadsIn(new Ref(device.id(), port.id())).isEmpty())
-                    continue;
-                turnedUp(template, port, device)
-                        .ifPresent(db -> findings.add(finding(new End(device, port), db)));
-            }
-        }
+        for (Device device : survey.devices())
+            for (Knob knob : survey.template(device).knobs())
+                if (knob.role() == Knob.Role.GAIN
+                        && device.knobs().get(knob.id()) instanceof Setting.Level(double db)
+                        && db > 0)
+                    unused(survey, device, knob)
+                            .ifPresent(port -> findings.add(finding(new End(device, port), db)));
         return findings;
     }
 
-    /// By how much the gain of a port has been turned up, if it has.
-    private static Optional<Double> turnedUp(Template template, Port port, Device device) {
+    /// The first port that a gain is for, where nothing is plugged into any of them.
+    private static Optional<Port> unused(Survey survey, Device device, Knob gain) {
+        Template template = survey.template(device);
+        Optional<Port> first = Optional.empty();
         for (Route route : template.routes()) {
-            if (!route.from().equals(port.inPoint())) continue;
-            for (Governor governor : route.governors()) {
-                boolean gain =
-                        template.knob(governor.knob())
-                                .map(Knob::role)
-                                .filter(Knob.Role.GAIN::equals)
-                                .isPresent();
-                Setting stands = device.knobs().get(governor.knob());
-                if (gain && stands instanceof Setting.Level(double db) && db > 0)
-                    return Optional.of(db);
+            if (route.governors().stream().noneMatch(g -> g.knob().equals(gain.id()))) continue;
+            for (Port port : template.ports()) {
+                boolean feeds =
+                        port.takes() > 0 && route.from().equals(port.inPoint())
+                                || template.endpoints().stream()
+                                        .filter(e -> e.plays().equals(Optional.of(route.from())))
+                                        .anyMatch(e -> e.port().equals(Optional.of(port.id())));
+                if (!feeds) continue;
+                if (!survey.leadsIn(new Ref(device.id(), port.id())).isEmpty())
+                    return Optional.empty();
+                if (first.isEmpty()) first = Optional.of(port);
             }
         }
-        return Optional.empty();
+        return first;
     }
 
     private Finding.Draft finding(End end, double db) {

@@ -41,20 +41,26 @@ class EveningsTest {
             value = {
                 "spring-lectures; missing stream ivo, missing stream maren",
                 "choir-night; ground-loop, level",
-                "doorstep-talks; power",
+                "doorstep-talks; missing ivo nadia, power",
                 "map-room-screening; doubled stream film",
                 "letters-from-afar; ground-loop, polarity",
-                "twin-tables; doubled stream ivo, ground-loop, loop",
-                "harbour-hotline; battery, phantom, polarity",
+                "twin-tables; doubled stream ivo, ground-loop, loop, missing ivo maren, missing maren ivo",
+                "harbour-hotline; battery, echo nadia nadia, missing bram maren, missing bram nadia, phantom, polarity",
                 "lute-evening; doubled stream ivo, late-own-voice ivo ivo, phantom",
                 "lute-lesson; clean-up, missing ivo lute, missing nadia ivo",
                 "puzzle-relay; doubled stream alerts, ground-loop, missing ivo puzzle, missing stream puzzle",
                 "harbour-quest; missing stream quest, picture",
+                "tide-watch; ",
+                "harbour-radio; mute stream ivo, mute stream maren, mute stream nadia",
+                "harvest-concert; leak house audience, missing lobby band, missing lobby choir, missing lobby maren",
+                "quay-market; leak copy music-bed, missing stream cue-pads",
+                "new-desk; doubled stream cue-pads, doubled stream ivo, doubled stream maren, doubled stream music-bed, doubled stream nadia, echo nadia nadia, ground-loop, phantom",
                 "ferry-log; doubled stream log-sound, ground-loop",
                 "round-table; doubled stream maren, doubled stream sunniva"
             })
     void anEveningHasTheMistakesPeopleMake(String name, String mistakes) {
-        assertThat(serious(Demo.show(name))).isEqualTo(Arrays.asList(mistakes.split(", ")));
+        assertThat(serious(Demo.show(name)))
+                .isEqualTo(mistakes == null ? List.of() : Arrays.asList(mistakes.split(", ")));
     }
 
     @ParameterizedTest
@@ -71,6 +77,11 @@ class EveningsTest {
                 "lute-lesson",
                 "puzzle-relay",
                 "harbour-quest",
+                "tide-watch",
+                "harbour-radio",
+                "harvest-concert",
+                "quay-market",
+                "new-desk",
                 "ferry-log",
                 "round-table"
             })

@@ -7,6 +7,7 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import rivulus.check.Demo;
 import rivulus.check.Proof;
+import rivulus.check.RigText;
 import rivulus.gear.Knob;
 import rivulus.hearing.Ways;
 import rivulus.show.Ref;
@@ -166,7 +167,16 @@ class CompilerTest {
 
     @Test
     void aDeviceOnAHubShowsUpOnTheComputerBehindIt() {
-        Show hubbed = Demo.show("doorstep-talks-repaired");
+        Show hubbed =
+                RigText.show(
+                        """
+                        tablet tablet
+                        call call-program on:tablet
+                        hub powered-hub
+                        interface interface-2
+                        interface/usb hub/usb-1
+                        hub/up tablet/usb-1
+                        """);
         assertThat(options(hubbed, "call/plays-to")).contains("interface/main");
         Show pulled =
                 hubbed.withRig(
