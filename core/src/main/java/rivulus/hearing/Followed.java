@@ -170,9 +170,12 @@ final class Followed {
     private double power(Channel channel, int[] nodes, boolean round) {
         Taps direct = direct(channel, nodes);
         if (!round) return Sum.power(direct, bands);
-        if (channel.rounds().left() < DIED_AWAY)
-            return Sum.power(direct.plus(round(channel, nodes)), bands);
-        return response(channel, nodes, true, direct).power();
+        Taps followed = direct.plus(round(channel, nodes));
+        double power = Sum.power(followed, bands);
+        if (channel.rounds().left() < DIED_AWAY) return power;
+        // what rings on is summed on the grid, and only that
+        double all = response(channel, nodes, true, direct).power();
+        return Math.max(0, power + all - Sum.response(followed, bands).power());
     }
 
     /// What comes by way of a cut.

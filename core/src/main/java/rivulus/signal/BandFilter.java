@@ -39,6 +39,20 @@ public record BandFilter(double b0, double b1, double b2, double a1, double a2) 
                 (1 - Math.sqrt(2) * k + k * k) * norm);
     }
 
+    /// Its power at a frequency, at [Grid#RATE_HZ].
+    double power(double hz) {
+        double w = 2 * Math.PI * hz / Grid.RATE_HZ;
+        double c1 = Math.cos(w);
+        double s1 = -Math.sin(w);
+        double c2 = Math.cos(2 * w);
+        double s2 = -Math.sin(2 * w);
+        double nRe = b0 + b1 * c1 + b2 * c2;
+        double nIm = b1 * s1 + b2 * s2;
+        double dRe = 1 + a1 * c1 + a2 * c2;
+        double dIm = a1 * s1 + a2 * s2;
+        return (nRe * nRe + nIm * nIm) / (dRe * dRe + dIm * dIm);
+    }
+
     /// The response on the grid, at [Grid#RATE_HZ].
     Response onGrid() {
         Response out = Response.silent();

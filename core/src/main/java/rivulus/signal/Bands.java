@@ -22,20 +22,21 @@ public final class Bands {
     private final Map<List<Integer>, Integer> numbers = new HashMap<>();
     private final List<List<Integer>> parts = new ArrayList<>();
     private final Map<Band, Integer> single = new HashMap<>();
+    private final List<double[]> finely = new ArrayList<>();
     private volatile Table table = new Table(new Response[0], new double[0], new int[0][]);
 
     /// What is known so far; replaced, never changed, but for products, which are filled in once.
     ///
     /// @param products the number of a after b at `[a][b]` where a ≤ b; 0 where not yet known
     private record Table(Response[] responses, double[] powers, int[][] products) {
-        Table with(Response response) {
+        Table with(Response response, double power) {
             int n = responses.length;
             Response[] moreResponses = Arrays.copyOf(responses, n + 1);
             double[] morePowers = Arrays.copyOf(powers, n + 1);
             int[][] moreProducts = new int[n + 1][];
             for (int a = 0; a < n; a++) moreProducts[a] = Arrays.copyOf(products[a], n + 1);
             moreResponses[n] = response;
-            morePowers[n] = response.power();
+            morePowers[n] = power;
             moreProducts[n] = new int[n + 1];
             return new Table(moreResponses, morePowers, moreProducts);
         }
@@ -43,7 +44,7 @@ public final class Bands {
 
     /// A table that knows only the open band.
     public Bands() {
-        put(List.of(), Response.flat());
+        put(List.of(), Response.flat(), Grid.finely(Band.OPEN));
         single.put(Band.OPEN, OPEN);
     }
 
@@ -53,7 +54,7 @@ public final class Bands {
         if (known != null) return known;
         int own = table.responses.length;
         single.put(band, own);
-        return put(List.of(own), Grid.response(band));
+        return put(List.of(own), Grid.response(band), Grid.finely(band));
     }
 
     /// The number of one band limit after another; the order does not matter.
@@ -73,16 +74,25 @@ public final class Bands {
                 Stream.concat(parts.get(a).stream(), parts.get(b).stream()).sorted().toList();
         Integer known = numbers.get(both);
         Response[] responses = table.responses;
-        int number = known != null ? known : put(both, responses[a].times(responses[b]));
+        int number =
+                known != null ? known : put(both, responses[a].times(responses[b]), times(a, b));
         table.products[a][b] = number;
         return number;
     }
 
-    private int put(List<Integer> made, Response response) {
+    private double[] times(int a, int b) {
+        double[] product = finely.get(a).clone();
+        double[] other = finely.get(b);
+        for (int i = 0; i < product.length; i++) product[i] *= other[i];
+        return product;
+    }
+
+    private int put(List<Integer> made, Response response, double[] powers) {
         int number = table.responses.length;
         numbers.put(made, number);
         parts.add(made);
-        table = table.with(response);
+        finely.add(powers);
+        table = table.with(response, Grid.weighted(powers));
         return number;
     }
 

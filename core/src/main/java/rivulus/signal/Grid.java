@@ -67,6 +67,42 @@ public final class Grid {
                         * (f2 + 12194.0 * 12194.0));
     }
 
+    /// In so many places each cell is looked at where a band is to be known finely.
+    private static final int PLACES = 8;
+
+    private static final double[] FINE_HZ = new double[SIZE * PLACES];
+    private static final double[] FINE_WEIGHT = new double[SIZE * PLACES];
+
+    static {
+        double sum = 0;
+        for (int i = 0; i < FINE_HZ.length; i++) {
+            double cells = (i + 0.5) / PLACES - 0.5;
+            FINE_HZ[i] = LOW_HZ * Math.exp(CELL * cells);
+            double a = aWeight(FINE_HZ[i]);
+            FINE_WEIGHT[i] = a * a;
+            sum += FINE_WEIGHT[i];
+        }
+        for (int i = 0; i < FINE_WEIGHT.length; i++) FINE_WEIGHT[i] /= sum;
+    }
+
+    /// The power of a band limit in eight places of every cell.
+    static double[] finely(Band band) {
+        double[] power = new double[FINE_HZ.length];
+        for (int i = 0; i < power.length; i++) {
+            power[i] = 1;
+            for (BandFilter filter : BandFilter.of(band, RATE_HZ))
+                power[i] *= filter.power(FINE_HZ[i]);
+        }
+        return power;
+    }
+
+    /// The weighted power of what is known in eight places of every cell.
+    static double weighted(double[] finely) {
+        double sum = 0;
+        for (int i = 0; i < finely.length; i++) sum += FINE_WEIGHT[i] * finely[i];
+        return sum;
+    }
+
     /// The complex response of a band limit on the grid.
     static Response response(Band band) {
         Response response = Response.flat();

@@ -16,6 +16,7 @@ import rivulus.show.Show;
 /// place hall                              a place with soft walls
 /// person maren host hall                  somebody
 /// near maren mic                          at the mouth of
+/// apart maren ivo 2                       so many metres from each other
 /// ear stream stream prog/stream           who listens, and where
 /// scene tales 40                          a scene of so many minutes
 /// own 2 XLR lead 5                        what is in the cupboard
@@ -81,7 +82,8 @@ public final class RigText {
         String[] w = line.split("\\s+");
         switch (w[0]) {
             case "place" -> places.add(map("id", w[1], "name", w[1], "room", "room-soft"));
-            case "near" -> near(w[1], w[2]);
+            case "near" -> distance(map("from", w[1], "to", w[2], "word", "at the mouth"));
+            case "apart" -> distance(map("from", w[1], "to", w[2], "m", Double.valueOf(w[3])));
             case "person" -> people.add(map("id", w[1], "name", w[1], "role", w[2], "place", w[3]));
             case "plays" -> playback.add(map("id", w[1], "name", w[1], "kind", w[2], "at", w[3]));
             case "ear" -> ears.add(ear(w));
@@ -97,10 +99,9 @@ public final class RigText {
 
     /// The last place that was named holds the two.
     @SuppressWarnings("unchecked")
-    private void near(String person, String device) {
+    private void distance(Map<String, Object> distance) {
         Map<String, Object> place = (Map<String, Object>) places.getLast();
-        ((List<Object>) place.computeIfAbsent("distances", _ -> new ArrayList<>()))
-                .add(map("from", person, "to", device, "word", "at the mouth"));
+        ((List<Object>) place.computeIfAbsent("distances", _ -> new ArrayList<>())).add(distance);
     }
 
     private static Map<String, Object> ear(String[] w) {

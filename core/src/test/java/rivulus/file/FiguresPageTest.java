@@ -1,0 +1,205 @@
+package rivulus.file;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Locale;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import rivulus.check.Demo;
+import rivulus.check.Proof;
+import rivulus.check.RigText;
+import rivulus.check.SceneProof;
+import rivulus.gear.Air;
+import rivulus.hearing.TalkerEcho;
+
+/// The examples of docs/figures.md, worked out by the program.
+class FiguresPageTest {
+    private static String page;
+
+    @BeforeAll
+    static void read() throws IOException {
+        page = Files.readString(Path.of("../docs/figures.md"));
+    }
+
+    private static void says(String example, double figure, int decimals, String unit) {
+        String words = String.format(Locale.ROOT, "%." + decimals + "f", figure);
+        String value =
+                (words.replaceFirst("^-(?=0[.0]*$)", "").replace('-', '\u2212') + " " + unit);
+        assertThat(page).contains("| " + example + " | " + value.strip() + " |");
+    }
+
+    /// A box with routes of its own between a mono source and the stream.
+    private static SceneProof box(String routes) {
+        Proof proof =
+                Demo.PROVER.prove(
+                        RigText.show(
+                                """
+                                plays tone programme box/in
+                                box box
+                                ear stream stream box/out
+                                """,
+                                """
+                                {"template": "box", "name": "Box", "kind": "desk", "points": [
+                                  {"id": "in"}, {"id": "a"}, {"id": "b"}, {"id": "c"}, {"id": "d"}, {"id": "out"}],
+                                 "routes": [%s]}
+                                """
+                                        .formatted(routes)));
+        return proof.scenes().getFirst();
+    }
+
+    private static double level(String routes) {
+        return box(routes).of("stream", "tone").hearing().levelDb();
+    }
+
+    private static double margin(String routes) {
+        return box(routes).tracer().loops().getFirst().marginDb();
+    }
+
+    private static String route(String from, String to, String more) {
+        return "{\"from\": \"%s\", \"to\": \"%s\"%s}".formatted(from, to, more);
+    }
+
+    @Test
+    void levels() {
+        String band = ", \"band\": {\"lowHz\": %d, \"highHz\": %d}";
+        says(
+                "through a band from 250 Hz to 16 kHz",
+                level(route("in", "out", band.formatted(250, 16000))),
+                2,
+                "dB");
+        says(
+                "through a band from 400 Hz to 7 kHz and one from 100 Hz to 7 kHz",
+                level(
+                        route("in", "a", band.formatted(400, 7000))
+                                + ","
+                                + route("a", "out", band.formatted(100, 7000))),
+                2,
+                "dB");
+        String two =
+                route("in", "out", "")
+                        + ","
+                        + route("in", "a", ", \"delayMs\": %s")
+                        + ","
+                        + route("a", "out", "");
+        says("by two equal ways 167 ms apart", level(two.formatted("167")), 2, "dB");
+        says("by two equal ways, one 0.5 ms later", level(two.formatted("0.5")), 2, "dB");
+        says(
+                "by a way and a round of −3 dB and 10 ms, for ever",
+                level(
+                        route("in", "a", "")
+                                + ","
+                                + route("a", "out", "")
+                                + ","
+                                + route("a", "b", ", \"delayMs\": 10")
+                                + ","
+                                + route("b", "a", ", \"gainDb\": -3")),
+                2,
+                "dB");
+        double folded =
+                Demo.PROVER
+                        .prove(
+                                RigText.show(
+                                        """
+                                        plays tone programme box/pair
+                                        box box
+                                        ear stream stream box/one
+                                        """,
+                                        """
+                                        {"template": "box", "name": "Box", "kind": "desk", "points": [
+                                          {"id": "pair", "channels": 2}, {"id": "one"}],
+                                         "routes": [{"from": "pair", "to": "one"}]}
+                                        """))
+                        .scenes()
+                        .getFirst()
+                        .of("stream", "tone")
+                        .hearing()
+                        .levelDb();
+        says("a stereo programme of unlike channels folded to mono", folded, 2, "dB");
+    }
+
+    @Test
+    void air() throws Exception {
+        Air soft = Templates.shipped().get("room-soft").air().orElseThrow();
+        says("3 m at 20 °C", soft.delayMs(3), 2, "ms");
+        String room =
+                """
+                place room
+                person maren host room
+                person ivo guest room
+                ear maren person maren
+                """;
+        says(
+                "a mouth 2 m from an open ear, critical distance 2.5 m",
+                heard(room + "apart maren ivo 2", "maren"),
+                2,
+                "dB");
+        says(
+                "a mouth 0.5 m from a microphone worked at 0.15 m, not the nearest, rejecting 8 dB",
+                heard(
+                        room
+                                + """
+                                mic usb-mic @room
+                                near maren mic
+                                apart ivo mic 0.5
+                                ear track house mic/capsule
+                                """,
+                        "track"),
+                2,
+                "dB");
+        double laptop = -3 + soft.levelDb(0.3) + 20 * Math.log10(0.5);
+        says(
+                "a laptop's loudspeakers (−3 dB) in its own microphone (worked at 0.5 m)",
+                laptop,
+                2,
+                "dB");
+    }
+
+    /// What an ear hears of Ivo.
+    private static double heard(String text, String ear) {
+        Proof proof = Demo.PROVER.prove(RigText.show(text));
+        return proof.scenes().getFirst().of(ear, "ivo").hearing().levelDb();
+    }
+
+    @Test
+    void loops() {
+        String in = route("in", "a", "") + "," + route("a", "out", "") + ",";
+        String round =
+                route("a", "b", ", \"delayMs\": 10") + "," + route("b", "a", ", \"gainDb\": %s");
+        says("one round of −9 dB", margin(in + round.formatted("-9")), 2, "dB");
+        says("one round of 2 dB", margin(in + round.formatted("2")), 2, "dB");
+        says(
+                "one round of −9 dB with two at −60 dB beside it, on legs of their own",
+                margin(
+                        in
+                                + round.formatted("-9")
+                                + ","
+                                + route("a", "c", "")
+                                + ","
+                                + route("c", "a", ", \"gainDb\": -60")
+                                + ","
+                                + route("b", "d", "")
+                                + ","
+                                + route("d", "b", ", \"gainDb\": -60")),
+                2,
+                "dB");
+    }
+
+    @Test
+    void echoesAndBatteries() {
+        says("−0.2 dB after 296 ms", TalkerEcho.of(0.2, 296).rating(), 0, "");
+        says("−43.5 dB after 297 ms", TalkerEcho.of(43.5, 297).rating(), 0, "");
+        var battery =
+                rivulus.power.BatteryLife.all(
+                                Demo.PROVER
+                                        .prove(
+                                                RigText.show(
+                                                        "scene a 60\nscene b 60\nr podcast-recorder runs:battery"))
+                                        .survey())
+                        .getFirst();
+        says("9 Wh at 3 W", battery.lastsMinutes(), 0, "min");
+        says("two scenes of 60 min want", battery.wantedMinutes(), 0, "min");
+    }
+}
