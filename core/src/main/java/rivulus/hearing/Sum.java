@@ -6,12 +6,14 @@ import rivulus.signal.Response;
 
 /// Taps summed: to a response on the grid, H(ω) = Σ g · band(ω) · e^(−jωτ), and to one power.
 final class Sum {
-    /// So many pairs of taps are looked at; of more, the loudest taps are summed in [#PLACES] of
-    /// every cell of the grid.
-    private static final int MOST_PAIRS = 4000;
+    /// So many pairs of taps are looked at; of more, the loudest taps are summed in [#LEAST_PLACES]
+    /// to [#MOST_PLACES] of every cell of the grid.
+    private static final int MOST_PAIRS = 20_000;
 
     private static final int MOST_SAMPLED = 600;
-    private static final int PLACES = 16;
+    private static final double PLACES_PER_MS = 2;
+    private static final int LEAST_PLACES = 16;
+    private static final int MOST_PLACES = 128;
 
     /// Two taps whose gains multiply to less than this share of the power of all add nothing that
     /// counts by falling into each other.
@@ -35,16 +37,30 @@ final class Sum {
         return exactPower(taps, bands).orElseGet(() -> densely(taps, bands));
     }
 
-    /// The same where too many would have to be looked at two by two.
+    /// The same where too many would have to be looked at two by two: the loudest finely, and what
+    /// the others add to them on the grid.
     private static double densely(Taps taps, Bands bands) {
         Taps loudest = taps.loudest(MOST_SAMPLED);
+        double finely = densest(loudest, bands);
+        if (loudest.size() == taps.size()) return finely;
+        double more = response(taps, bands).power() - response(loudest, bands).power();
+        return Math.max(0, finely + more);
+    }
+
+    private static double densest(Taps loudest, Bands bands) {
         Response[] passed = new Response[loudest.size()];
         double[] seconds = new double[passed.length];
         for (int t = 0; t < passed.length; t++) {
             passed[t] = bands.response(loudest.band[t]);
             seconds[t] = loudest.ns[t] * 1e-9;
         }
-        return Response.denselySampled(loudest.gain, passed, seconds, PLACES);
+        return Response.denselySampled(loudest.gain, passed, seconds, places(loudest));
+    }
+
+    /// The longer the delays between them the finer they have to be looked at.
+    private static int places(Taps taps) {
+        double ms = (taps.ns[taps.size() - 1] - taps.ns[0]) * 1e-6;
+        return Math.clamp(Math.round(ms * PLACES_PER_MS), LEAST_PLACES, MOST_PLACES);
     }
 
     /// The weighted broadband power of taps: each by itself, and every two together, each cell of

@@ -91,7 +91,7 @@ class RendererProperties {
             if (db > -50)
                 assertThat(traced[f]).as("at %s Hz", Grid.hz(f)).isCloseTo(db, within(0.1));
         }
-        assertThat(hearing.levelDb()).isCloseTo(10 * Math.log10(weighted(responses)), within(0.12));
+        assertThat(hearing.levelDb()).isCloseTo(10 * Math.log10(weighted(responses)), within(0.1));
     }
 
     /// The power of A-weighted pink noise through rendered impulse responses: every bin of their
