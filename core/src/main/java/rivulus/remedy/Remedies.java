@@ -141,11 +141,12 @@ public final class Remedies {
         if (finding.severity() == Severity.NOTE) return new Found<>(List.of(), true);
         List<Remedy> clean = new ArrayList<>();
         List<Remedy> cautioned = new ArrayList<>();
+        Set<String> said = new HashSet<>();
         for (Idea idea : Rules.of(finding).gear(finding, workshop)) {
             if (clean.size() == most) break;
             if (cancelled.getAsBoolean())
                 return new Found<>(clean.isEmpty() ? cautioned : clean, false);
-            if (!(idea instanceof Idea.Rework rework)) continue;
+            if (!(idea instanceof Idea.Rework rework) || !said.add(rework.sentence())) continue;
             tried(rework)
                     .ifPresent(
                             remedy ->

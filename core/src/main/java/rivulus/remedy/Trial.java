@@ -171,8 +171,10 @@ final class Trial {
                 .allMatch(finding -> alike(after, finding) < alike(before, finding));
     }
 
+    /// A pad that is some decibels short is no pad: what a figure says may not be ended by half.
     private boolean isMinorNow(Finding left) {
-        return knownOfTheRig.get(left.key()).isSerious() && !left.severity().isSerious();
+        return !left.figures().containsKey("padDb")
+                && knownOfTheRig.get(left.key()).isSerious() && !left.severity().isSerious();
     }
 
     /// How many findings there are of a finding's rule and at least its severity.
