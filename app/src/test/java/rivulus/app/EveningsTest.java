@@ -66,7 +66,7 @@ class EveningsTest {
     void aStarvedInterfaceIsSeenInTheRigAndAHubIsFoundAddedAndJoined() {
         try (Hand hand = Hand.atShow(folder, "doorstep-talks")) {
             hand.press(KeyCode.CONTROL, KeyCode.DIGIT2);
-            assertThat(hand.textIn("#gear-pane")).contains("put a powered hub between");
+            assertThat(hand.textIn("#gear-pane")).contains("gets 300: 150 too little");
             hand.press(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.G);
             hand.type("powered hub");
             assertThat(hand.textIn("#gear-pane")).contains("Powered USB hub");

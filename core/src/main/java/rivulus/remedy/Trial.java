@@ -174,7 +174,8 @@ final class Trial {
     /// A pad that is some decibels short is no pad: what a figure says may not be ended by half.
     private boolean isMinorNow(Finding left) {
         return !left.figures().containsKey("padDb")
-                && knownOfTheRig.get(left.key()).isSerious() && !left.severity().isSerious();
+                && knownOfTheRig.get(left.key()).isSerious()
+                && !left.severity().isSerious();
     }
 
     /// How many findings there are of a finding's rule and at least its severity.
