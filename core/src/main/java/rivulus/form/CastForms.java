@@ -9,6 +9,7 @@ import rivulus.edit.Edit;
 import rivulus.gear.Catalogue;
 import rivulus.gear.Template;
 import rivulus.rig.Points;
+import rivulus.say.Unlooked;
 import rivulus.show.Device;
 import rivulus.show.Ear;
 import rivulus.show.Loudness;
@@ -89,6 +90,15 @@ record CastForms(Ground on) {
                                                 person.talking(
                                                         Worded.words(Loudness.class).get(word)))));
         fields.add(wears(person));
+        if (!Unlooked.isLookedAt(on.show(), person))
+            fields.add(
+                    new Field.Text(
+                            "unlooked",
+                            "Nobody looks at them because",
+                            Unlooked.reason(on.show(), person),
+                            "a reason, and they are no longer told as not looked at",
+                            List.of(),
+                            typed -> Unlooked.because(on.show(), person, Ground.words(typed))));
         fields.addAll(new Distances(on).of(person));
         List<Deed> deeds =
                 new ArrayList<>(

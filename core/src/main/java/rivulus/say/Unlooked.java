@@ -9,17 +9,20 @@ import rivulus.edit.Edit;
 import rivulus.edit.Ids;
 import rivulus.gear.Catalogue;
 import rivulus.rig.Points;
+import rivulus.show.Checks;
 import rivulus.show.Ear;
 import rivulus.show.Person;
 import rivulus.show.Ref;
 import rivulus.show.Show;
 
 /// Somebody, or an output to the public, whose hearing nobody proves: it is not well because
-/// nothing is said about it.
+/// nothing is said about it. Somebody may say why nobody needs to.
 ///
 /// @param name "Edda", "Streaming program · stream"
 /// @param look lets it be looked at from now on
 public record Unlooked(String name, Edit look) {
+    private static final String ID = "not-looked-at/";
+
     /// A second language is there only where somebody makes one.
     private static final Set<Ear.Kind> PUBLIC =
             Set.of(Ear.Kind.STREAM, Ear.Kind.ON_DEMAND, Ear.Kind.ASSISTIVE);
@@ -29,7 +32,7 @@ public record Unlooked(String name, Edit look) {
     public static List<Unlooked> of(Show show, Catalogue catalogue) {
         List<Unlooked> unlooked = new ArrayList<>();
         for (Person person : show.cast().people())
-            if (show.ears().stream().noneMatch(ear -> isOf(ear, person)))
+            if (!isLookedAt(show, person) && reason(show, person).isEmpty())
                 unlooked.add(
                         new Unlooked(
                                 person.name(),
@@ -52,6 +55,33 @@ public record Unlooked(String name, Edit look) {
                                             look(show, Meaning.name(is), is, "", List.of(at)))));
         }
         return unlooked;
+    }
+
+    /// Whether an ear is theirs.
+    public static boolean isLookedAt(Show show, Person person) {
+        return show.ears().stream().anyMatch(ear -> isOf(ear, person));
+    }
+
+    /// Why nobody needs to look at what somebody hears; empty where nobody has said.
+    public static String reason(Show show, Person person) {
+        return show.checks().silenced().stream()
+                .filter(one -> one.finding().equals(ID + person.id()))
+                .map(Checks.Silenced::reason)
+                .findFirst()
+                .orElse("");
+    }
+
+    /// Says why nobody needs to look, or, blank, that somebody does.
+    public static Edit because(Show show, Person person, String reason) {
+        Checks checks = show.checks();
+        String finding = ID + person.id();
+        return Edit.of(
+                "Say why nobody looks at " + person.name(),
+                show,
+                show.withChecks(
+                        reason.isBlank()
+                                ? checks.telling(finding)
+                                : checks.silencing(finding, reason.strip())));
     }
 
     /// The kind of public ear that a point is called.

@@ -19,12 +19,15 @@ import org.junit.jupiter.api.Test;
 import rivulus.check.Demo;
 import rivulus.check.Finding;
 import rivulus.check.Proof;
+import rivulus.check.RigText;
 import rivulus.check.Trouble;
 import rivulus.disk.FileTrouble;
 import rivulus.edit.ShowEdits;
 import rivulus.file.Change;
 import rivulus.file.ShowFile;
 import rivulus.form.Deed;
+import rivulus.form.Field;
+import rivulus.form.Form;
 import rivulus.form.Forms;
 import rivulus.form.Outline;
 import rivulus.form.Steps;
@@ -245,6 +248,24 @@ public class TalkTest {
         assertThat(placed.ears())
                 .extracting(ear -> ear.at().toString())
                 .containsExactly("[]", "[streaming-program/stream]", "[show-desk/card.mic1]");
+    }
+
+    @Test
+    void whoHasNoEarIsNotLookedAtUntilSomebodySaysWhyNobodyNeedsTo() throws Exception {
+        Show show = RigText.show("place hall\n person teo producer hall");
+        assertThat(Unlooked.of(show, CATALOGUE)).extracting(Unlooked::name).containsExactly("teo");
+        Form form = new Forms(show, CATALOGUE).form("person/teo").orElseThrow();
+        Field.Text why =
+                form.fields().stream()
+                        .filter(field -> field.id().equals("unlooked"))
+                        .map(Field.Text.class::cast)
+                        .findFirst()
+                        .orElseThrow();
+        Show said = why.to().apply("he listens at home").after();
+        assertThat(Unlooked.of(said, CATALOGUE)).isEmpty();
+        assertThat(ShowFile.again(said, CATALOGUE)).isEqualTo(said);
+        assertThat(Unlooked.because(said, said.cast().people().getFirst(), " ").after())
+                .isEqualTo(show);
     }
 
     @Test
