@@ -10,6 +10,9 @@ final class Sum {
     /// to [#MOST_PLACES] of every cell of the grid.
     private static final int MOST_PAIRS = 20_000;
 
+    /// Of more taps not even the pairs are counted.
+    private static final int MOST_PAIRED = 3000;
+
     private static final int MOST_SAMPLED = 600;
     private static final double PLACES_PER_MS = 2;
     private static final int LEAST_PLACES = 16;
@@ -66,6 +69,7 @@ final class Sum {
     /// The weighted broadband power of taps: each by itself, and every two together, each cell of
     /// the grid integrated; empty where too many would have to be looked at.
     private static OptionalDouble exactPower(Taps taps, Bands bands) {
+        if (taps.size() > MOST_PAIRED) return OptionalDouble.empty();
         double power = 0;
         for (int i = 0; i < taps.size(); i++)
             power += taps.gain[i] * taps.gain[i] * bands.power(taps.band[i]);

@@ -52,13 +52,13 @@ class RendererProperties {
         agree(live);
     }
 
-    /// Within 0.1 dB and one sample, for all above −50 dB that lies no more than 40 dB under the
+    /// Within 0.1 dB and one sample, for all above −45 dB that lies no more than 35 dB under the
     /// strongest. Fainter ones of a dense loop are sums of thousands of ways, of which those under
     /// −120 dB are left out.
     private static void agree(LiveGraph live) {
         Hearing hearing = Tracer.of(live).hearing("e", "s");
         double[] power = power(render(live));
-        double floor = Math.max(-50, hearing.strongest().map(a -> a.levelDb() - 40).orElse(-40.0));
+        double floor = Math.max(-45, hearing.strongest().map(a -> a.levelDb() - 35).orElse(-35.0));
         for (Arrival arrival : hearing.arrivals()) {
             if (arrival.levelDb() < floor) continue;
             int at = (int) Math.round(arrival.ms() * RandomRigs.RATE_HZ / 1000);
