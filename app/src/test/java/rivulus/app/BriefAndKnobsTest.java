@@ -60,7 +60,7 @@ class BriefAndKnobsTest {
                     .contains("Reading Room", "Cue laptop", "Lantern Hour".substring(0, 0));
             hand.act(() -> hand.session().device().set("desk"));
             hand.focus("#knob-filter");
-            hand.type("chat feed");
+            hand.type("call feed");
             hand.act(() -> choose(hand, "#choice-usb1chat-feed", "mix-minus"));
             assertThat(hand.session().lastDone().get())
                     .isEqualTo("Set Show desk · USB 1 call feed to mix-minus");
