@@ -13,10 +13,13 @@ final class Sum {
     /// Of more taps not even the pairs are counted.
     private static final int MOST_PAIRED = 3000;
 
-    private static final int MOST_SAMPLED = 600;
+    private static final int MOST_SAMPLED = 6000;
     private static final double PLACES_PER_MS = 2;
     private static final int LEAST_PLACES = 16;
     private static final int MOST_PLACES = 128;
+
+    /// So often taps are looked at in one cell, all together.
+    private static final int MOST_LOOKS = 200_000;
 
     /// Two taps whose gains multiply to less than this share of the power of all add nothing that
     /// counts by falling into each other.
@@ -63,7 +66,8 @@ final class Sum {
     /// The longer the delays between them the finer they have to be looked at.
     private static int places(Taps taps) {
         double ms = (taps.ns[taps.size() - 1] - taps.ns[0]) * 1e-6;
-        return Math.clamp(Math.round(ms * PLACES_PER_MS), LEAST_PLACES, MOST_PLACES);
+        int most = Math.clamp(MOST_LOOKS / taps.size(), LEAST_PLACES, MOST_PLACES);
+        return Math.clamp(Math.round(ms * PLACES_PER_MS), LEAST_PLACES, most);
     }
 
     /// The weighted broadband power of taps: each by itself, and every two together, each cell of
