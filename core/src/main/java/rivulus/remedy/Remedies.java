@@ -257,7 +257,8 @@ public final class Remedies {
     }
 
     private Comparator<Remedy> bestFirst() {
-        return Comparator.comparingInt(Remedy::effort)
+        return Comparator.comparing(Remedy::robs)
+                .thenComparingInt(Remedy::effort)
                 .thenComparingInt(remedy -> remedy.turns().size())
                 .thenComparingInt(remedy -> remedy.effects().size())
                 .thenComparingInt(this::bluntness)

@@ -35,6 +35,14 @@ public record Remedy(
         return effects.stream().filter(Effect::takes).map(Effect::words).distinct().toList();
     }
 
+    /// Whether somebody no longer hears somebody else, or something, that they may.
+    boolean robs() {
+        return effects.stream()
+                .anyMatch(
+                        effect ->
+                                effect.takes() && !effect.ear().of().equals(effect.source().id()));
+    }
+
     /// As the name of an edit: without the full stop.
     public String name() {
         return sentence.substring(0, sentence.length() - 1);
