@@ -23,7 +23,6 @@ import rivulus.show.Ear;
 import rivulus.show.Limit;
 import rivulus.show.Ref;
 import rivulus.show.Source;
-import rivulus.signal.Node;
 import rivulus.signal.SignalGraph;
 import rivulus.timing.DelayBudget;
 import rivulus.words.Words;
@@ -105,8 +104,7 @@ final class TraceCommand implements Callable<Integer> {
     /// "Console, channel 1"
     private static String place(SceneProof scene, Ref point) {
         SignalGraph graph = scene.tracer().live().graph();
-        Node node = graph.nodes().get(graph.nodesOf(point)[0]);
-        return node.label().isEmpty() ? node.device() : node.device() + ", " + node.label();
+        return graph.nodes().get(graph.nodesOf(point)[0]).words();
     }
 
     private static void writeBroken(PrintWriter out, SceneProof scene, Found<Opening> nearest) {

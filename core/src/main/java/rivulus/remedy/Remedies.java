@@ -144,8 +144,7 @@ public final class Remedies {
         Set<String> said = new HashSet<>();
         for (Idea idea : Rules.of(finding).gear(finding, workshop)) {
             if (clean.size() == most) break;
-            if (cancelled.getAsBoolean())
-                return new Found<>(clean.isEmpty() ? cautioned : clean, false);
+            if (cancelled.getAsBoolean()) return new Found<>(offered(clean, cautioned), false);
             if (!(idea instanceof Idea.Rework rework) || !said.add(rework.sentence())) continue;
             tried(rework)
                     .ifPresent(
@@ -153,7 +152,11 @@ public final class Remedies {
                                     (trial.bringsCautions(remedy.after()) ? cautioned : clean)
                                             .add(remedy));
         }
-        return new Found<>(clean.isEmpty() ? cautioned.stream().limit(most).toList() : clean, true);
+        return new Found<>(offered(clean, cautioned), true);
+    }
+
+    private List<Remedy> offered(List<Remedy> clean, List<Remedy> cautioned) {
+        return clean.isEmpty() ? cautioned.stream().limit(most).toList() : clean;
     }
 
     private Optional<Remedy> tried(Idea.Rework idea) {

@@ -171,9 +171,8 @@ final class Trial {
                 .allMatch(finding -> alike(after, finding) < alike(before, finding));
     }
 
-    /// A pad that is some decibels short is no pad: what a figure says may not be ended by half.
     private boolean isMinorNow(Finding left) {
-        return !left.figures().containsKey("padDb")
+        return Rules.of(left).maybeMilder()
                 && knownOfTheRig.get(left.key()).isSerious()
                 && !left.severity().isSerious();
     }

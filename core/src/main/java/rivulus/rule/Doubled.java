@@ -6,6 +6,7 @@ import java.util.DoubleSummaryStatistics;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.Stream;
 import rivulus.check.Finding;
 import rivulus.check.SceneProof;
@@ -40,13 +41,13 @@ final class Doubled implements Rule {
         for (SceneProof.Heard cell : scene.all()) {
             if (cell.standing().wish() == Wish.MUST_NOT || LateOwnVoice.isOwnVoice(cell)) continue;
             if (cell.hearing().levelDb() < limits.get(Limit.HEARD)) continue;
-            Copies copies = copies(cell, limits);
-            if (!copies.again().isEmpty()) findings.add(finding(scene, cell, copies, limits));
+            copies(cell, limits)
+                    .ifPresent(copies -> findings.add(finding(scene, cell, copies, limits)));
         }
         return findings;
     }
 
-    /// The strongest arrival, and those besides that matter.
+    /// The strongest arrival, and those besides that matter, one at least.
     private record Copies(Arrival strongest, List<Arrival> again) {
         Arrival worst() {
             return again.stream().max(Comparator.comparingDouble(Arrival::levelDb)).orElseThrow();
@@ -69,15 +70,15 @@ final class Doubled implements Rule {
         }
     }
 
-    private static Copies copies(SceneProof.Heard cell, Limits limits) {
-        if (cell.hearing().arrivals().size() < 2) return new Copies(null, List.of());
+    private static Optional<Copies> copies(SceneProof.Heard cell, Limits limits) {
+        if (cell.hearing().arrivals().size() < 2) return Optional.empty();
         Arrival strongest = cell.hearing().strongest().orElseThrow();
-        return new Copies(
-                strongest,
+        List<Arrival> again =
                 cell.hearing().arrivals().stream()
                         .filter(other -> other != strongest && !other.ringing())
                         .filter(other -> matters(strongest, other, limits))
-                        .toList());
+                        .toList();
+        return again.isEmpty() ? Optional.empty() : Optional.of(new Copies(strongest, again));
     }
 
     private static boolean matters(Arrival strongest, Arrival other, Limits limits) {

@@ -40,6 +40,11 @@ record LeadRule(Fault.Kind kind, BiFunction<Workshop, LeadReport, List<Idea>> ag
     }
 
     @Override
+    public boolean maybeMilder() {
+        return false;
+    }
+
+    @Override
     public List<Idea> ideas(Finding finding, Workshop workshop) {
         return workshop.lead(finding).map(lead -> against.apply(workshop, lead)).orElse(List.of());
     }

@@ -37,6 +37,12 @@ public interface Rule {
         return ideas(finding, workshop);
     }
 
+    /// Whether a change of gear that leaves a milder finding of it is a fix: less load is, a pad
+    /// that is some decibels short is not.
+    default boolean maybeMilder() {
+        return true;
+    }
+
     /// The beginning of a finding of it.
     default Finding.Draft finding(Severity severity, String sentence) {
         return Finding.of(id(), severity, sentence);

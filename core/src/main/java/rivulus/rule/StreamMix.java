@@ -48,7 +48,7 @@ final class StreamMix implements Rule {
                                         at ->
                                                 "%s takes a copy of the house mix, at %s"
                                                         .formatted(
-                                                                Names.subject(stream), where(at)))
+                                                                Names.subject(stream), at.words()))
                                 .orElseGet(
                                         () ->
                                                 Names.subject(stream)
@@ -73,11 +73,6 @@ final class StreamMix implements Rule {
                 .filter(id -> scene.of(stream.id(), id).hearing().levelDb() >= least)
                 .filter(id -> scene.of(house.id(), id).hearing().levelDb() >= least)
                 .toList();
-    }
-
-    /// "Hall console, main".
-    private static String where(Node at) {
-        return at.label().isEmpty() ? at.device() : at.device() + ", " + at.label();
     }
 
     /// The last point that everything passes on the way to the one as to the other.

@@ -260,12 +260,7 @@ public final class Workshop {
             boolean samePorts =
                     way.leads().getFirst().a().ref().equals(from.ref())
                             && way.leads().getLast().b().ref().equals(to.ref());
-            (samePorts ? fixes : elsewhere)
-                    .add(
-                            idea(
-                                    "Join %s, by %s.".formatted(way.way(), way.needs()),
-                                    List.of(),
-                                    way.after()));
+            (samePorts ? fixes : elsewhere).add(joined(way));
         }
         fixes.addAll(elsewhere);
         return fixes;
@@ -282,32 +277,27 @@ public final class Workshop {
                         .flatMap(at -> show.rig().device(at.device()))
                         .filter(device -> !Survey.isProgram(device));
         if (player.isEmpty()) return List.of();
+        Joiner joiner = new Joiner(show, catalogue, survey.kinds());
         List<Idea> ideas = new ArrayList<>();
         for (Device to : show.rig().devices()) {
-            Template kind = survey.template(to);
-            boolean leads =
-                    !to.equals(player.get())
-                            && !kind.kind().isBox()
-                            && !kind.isWorn()
-                            && kind.points().stream()
-                                    .anyMatch(
-                                            point ->
-                                                    finding.live()
-                                                            .leads(
-                                                                    new Ref(to.id(), point.id()),
-                                                                    finding.ear().orElseThrow()));
-            if (!leads) continue;
-            for (Joining way :
-                    new Joiner(show, catalogue, survey.kinds())
-                            .ways(player.get(), to, WAYS_BESIDES)
-                            .all())
-                ideas.add(
-                        idea(
-                                "Join %s, by %s.".formatted(way.way(), way.needs()),
-                                List.of(),
-                                way.after()));
+            if (to.equals(player.get()) || !isHeard(to, finding)) continue;
+            for (Joining way : joiner.ways(player.get(), to, WAYS_BESIDES).all())
+                ideas.add(joined(way));
         }
         return ideas;
+    }
+
+    /// Whether the listener of a finding hears what comes out of some machine.
+    private boolean isHeard(Device device, Finding finding) {
+        Template kind = survey.template(device);
+        if (kind.kind().isBox() || kind.isWorn()) return false;
+        String ear = finding.ear().orElseThrow();
+        return kind.points().stream()
+                .anyMatch(point -> finding.live().leads(new Ref(device.id(), point.id()), ear));
+    }
+
+    private Idea joined(Joining way) {
+        return idea("Join %s, by %s.".formatted(way.way(), way.needs()), List.of(), way.after());
     }
 
     /// A hub half-way, where it is USB; then a lead as long as its kind may be, and the two

@@ -39,18 +39,13 @@ public record BandFilter(double b0, double b1, double b2, double a1, double a2) 
                 (1 - Math.sqrt(2) * k + k * k) * norm);
     }
 
-    /// Its power at a frequency, at [Grid#RATE_HZ].
-    double power(double hz) {
-        double w = 2 * Math.PI * hz / Grid.RATE_HZ;
-        double c1 = Math.cos(w);
-        double s1 = -Math.sin(w);
-        double c2 = Math.cos(2 * w);
-        double s2 = -Math.sin(2 * w);
-        double nRe = b0 + b1 * c1 + b2 * c2;
-        double nIm = b1 * s1 + b2 * s2;
-        double dRe = 1 + a1 * c1 + a2 * c2;
-        double dIm = a1 * s1 + a2 * s2;
-        return (nRe * nRe + nIm * nIm) / (dRe * dRe + dIm * dIm);
+    /// Its power where the cosine of the angle per sample is so much: |b|² and |a|² of both
+    /// polynomials, whose other products turn with that angle and twice it.
+    double power(double cos) {
+        double cos2 = 2 * cos * cos - 1;
+        double above = b0 * b0 + b1 * b1 + b2 * b2 + 2 * (b0 + b2) * b1 * cos + 2 * b0 * b2 * cos2;
+        double below = 1 + a1 * a1 + a2 * a2 + 2 * (1 + a2) * a1 * cos + 2 * a2 * cos2;
+        return above / below;
     }
 
     /// The response on the grid, at [Grid#RATE_HZ].

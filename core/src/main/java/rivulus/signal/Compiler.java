@@ -124,45 +124,22 @@ public final class Compiler {
             List<String> marks,
             List<ChannelMap> map,
             List<Leg.Govern> governors) {
+        List<ChannelMap> channels =
+                map.isEmpty()
+                        ? ChannelMap.usual(pointNodes.get(from).length, pointNodes.get(to).length)
+                        : map;
+        Leg leg = new Leg(0, kind, from, to, gainDb, delay, band, marks, channels, governors);
         Ref onward = to;
         for (OwnSound own : apart) if (own.leaves(from)) onward = own.at(to);
-        addOne(kind, from, onward, gainDb, delay, band, marks, map, governors);
+        legs.add(leg.between(legs.size(), from, onward, governors));
         for (OwnSound own : apart) {
             if (!own.points().contains(from)) continue;
             List<Leg.Govern> all =
                     own.returns(to)
                             ? and(governors, List.of(govern(own.knob(), own.governor())))
                             : governors;
-            addOne(kind, own.at(from), own.at(to), gainDb, delay, band, marks, map, all);
+            legs.add(leg.between(legs.size(), own.at(from), own.at(to), all));
         }
-    }
-
-    private void addOne(
-            Leg.Kind kind,
-            Ref from,
-            Ref to,
-            double gainDb,
-            Delay delay,
-            Band band,
-            List<String> marks,
-            List<ChannelMap> map,
-            List<Leg.Govern> governors) {
-        List<ChannelMap> channels =
-                map.isEmpty()
-                        ? ChannelMap.usual(pointNodes.get(from).length, pointNodes.get(to).length)
-                        : map;
-        legs.add(
-                new Leg(
-                        legs.size(),
-                        kind,
-                        from,
-                        to,
-                        gainDb,
-                        delay,
-                        band,
-                        marks,
-                        channels,
-                        governors));
     }
 
     /// A stretch that changes nothing.

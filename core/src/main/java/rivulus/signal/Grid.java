@@ -1,5 +1,6 @@
 package rivulus.signal;
 
+import java.util.Arrays;
 import rivulus.gear.Band;
 
 /// The frequencies at which responses are held, and how a response becomes one level.
@@ -70,15 +71,17 @@ public final class Grid {
     /// In so many places each cell is looked at where a band is to be known finely.
     private static final int PLACES = 8;
 
-    private static final double[] FINE_HZ = new double[SIZE * PLACES];
+    /// The cosine of the angle per sample in each of those places.
+    private static final double[] FINE_COS = new double[SIZE * PLACES];
+
     private static final double[] FINE_WEIGHT = new double[SIZE * PLACES];
 
     static {
         double sum = 0;
-        for (int i = 0; i < FINE_HZ.length; i++) {
-            double cells = (i + 0.5) / PLACES - 0.5;
-            FINE_HZ[i] = LOW_HZ * Math.exp(CELL * cells);
-            double a = aWeight(FINE_HZ[i]);
+        for (int i = 0; i < FINE_COS.length; i++) {
+            double hz = LOW_HZ * Math.exp(CELL * ((i + 0.5) / PLACES - 0.5));
+            FINE_COS[i] = Math.cos(2 * Math.PI * hz / RATE_HZ);
+            double a = aWeight(hz);
             FINE_WEIGHT[i] = a * a;
             sum += FINE_WEIGHT[i];
         }
@@ -87,12 +90,10 @@ public final class Grid {
 
     /// The power of a band limit in eight places of every cell.
     static double[] finely(Band band) {
-        double[] power = new double[FINE_HZ.length];
-        for (int i = 0; i < power.length; i++) {
-            power[i] = 1;
-            for (BandFilter filter : BandFilter.of(band, RATE_HZ))
-                power[i] *= filter.power(FINE_HZ[i]);
-        }
+        double[] power = new double[FINE_COS.length];
+        Arrays.fill(power, 1);
+        for (BandFilter filter : BandFilter.of(band, RATE_HZ))
+            for (int i = 0; i < power.length; i++) power[i] *= filter.power(FINE_COS[i]);
         return power;
     }
 

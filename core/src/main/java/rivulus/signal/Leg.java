@@ -31,6 +31,12 @@ public record Leg(
         governors = List.copyOf(governors);
     }
 
+    /// The same stretch between two other points of as many channels.
+    Leg between(int newIndex, Ref newFrom, Ref newTo, List<Govern> newGovernors) {
+        return new Leg(
+                newIndex, kind, newFrom, newTo, gainDb, delay, band, marks, map, newGovernors);
+    }
+
     /// What the sound passes on this stretch.
     public enum Kind {
         /// A route inside a device.

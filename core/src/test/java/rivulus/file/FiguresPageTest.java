@@ -13,6 +13,7 @@ import rivulus.check.Proof;
 import rivulus.check.RigText;
 import rivulus.check.SceneProof;
 import rivulus.gear.Air;
+import rivulus.hearing.Hearing;
 import rivulus.hearing.TalkerEcho;
 
 /// The examples of docs/figures.md, worked out by the program.
@@ -31,31 +32,37 @@ class FiguresPageTest {
         assertThat(page).contains("| " + example + " | " + value.strip() + " |");
     }
 
-    /// A box with routes of its own between a mono source and the stream.
-    private static SceneProof box(String routes) {
+    /// A box with routes of its own between a source of one channel, or a pair, and the stream.
+    private static SceneProof box(String source, String routes) {
         Proof proof =
                 Demo.PROVER.prove(
                         RigText.show(
                                 """
-                                plays tone programme box/in
+                                plays tone programme box/%s
                                 box box
                                 ear stream stream box/out
-                                """,
+                                """
+                                        .formatted(source),
                                 """
                                 {"template": "box", "name": "Box", "kind": "desk", "points": [
-                                  {"id": "in"}, {"id": "a"}, {"id": "b"}, {"id": "c"}, {"id": "d"}, {"id": "out"}],
+                                  {"id": "in"}, {"id": "pair", "channels": 2}, {"id": "a"}, {"id": "b"},
+                                  {"id": "c"}, {"id": "d"}, {"id": "out"}],
                                  "routes": [%s]}
                                 """
                                         .formatted(routes)));
         return proof.scenes().getFirst();
     }
 
+    private static Hearing heard(String source, String routes) {
+        return box(source, routes).of("stream", "tone").hearing();
+    }
+
     private static double level(String routes) {
-        return box(routes).of("stream", "tone").hearing().levelDb();
+        return heard("in", routes).levelDb();
     }
 
     private static double margin(String routes) {
-        return box(routes).tracer().loops().getFirst().marginDb();
+        return box("in", routes).tracer().loops().getFirst().marginDb();
     }
 
     private static String route(String from, String to, String more) {
@@ -98,25 +105,7 @@ class FiguresPageTest {
                                 + route("b", "a", ", \"gainDb\": -3")),
                 2,
                 "dB");
-        double folded =
-                Demo.PROVER
-                        .prove(
-                                RigText.show(
-                                        """
-                                        plays tone programme box/pair
-                                        box box
-                                        ear stream stream box/one
-                                        """,
-                                        """
-                                        {"template": "box", "name": "Box", "kind": "desk", "points": [
-                                          {"id": "pair", "channels": 2}, {"id": "one"}],
-                                         "routes": [{"from": "pair", "to": "one"}]}
-                                        """))
-                        .scenes()
-                        .getFirst()
-                        .of("stream", "tone")
-                        .hearing()
-                        .levelDb();
+        double folded = heard("pair", route("pair", "out", "")).levelDb();
         says("a stereo programme of unlike channels folded to mono", folded, 2, "dB");
     }
 
@@ -133,12 +122,12 @@ class FiguresPageTest {
                 """;
         says(
                 "a mouth 2 m from an open ear, critical distance 2.5 m",
-                heard(room + "apart maren ivo 2", "maren"),
+                ofIvo(room + "apart maren ivo 2", "maren"),
                 2,
                 "dB");
         says(
                 "a mouth 0.5 m from a microphone worked at 0.15 m, not the nearest, rejecting 8 dB",
-                heard(
+                ofIvo(
                         room
                                 + """
                                 mic usb-mic @room
@@ -158,7 +147,7 @@ class FiguresPageTest {
     }
 
     /// What an ear hears of Ivo.
-    private static double heard(String text, String ear) {
+    private static double ofIvo(String text, String ear) {
         Proof proof = Demo.PROVER.prove(RigText.show(text));
         return proof.scenes().getFirst().of(ear, "ivo").hearing().levelDb();
     }
