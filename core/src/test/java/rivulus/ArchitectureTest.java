@@ -35,6 +35,7 @@ class ArchitectureTest {
                     "file",
                     "signal",
                     "hearing",
+                    "least",
                     "leads",
                     "check",
                     "power",

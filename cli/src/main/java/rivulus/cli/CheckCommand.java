@@ -20,11 +20,11 @@ import rivulus.check.Finding;
 import rivulus.check.Proof;
 import rivulus.check.SceneProof;
 import rivulus.disk.JsonText;
+import rivulus.remedy.Cures;
 import rivulus.remedy.Remedies;
 import rivulus.remedy.Remedy;
 import rivulus.report.Report;
 import rivulus.say.Unlooked;
-import rivulus.search.Found;
 import rivulus.show.Scene;
 
 /// What is wrong, and what cures it.
@@ -51,7 +51,7 @@ final class CheckCommand implements Callable<Integer> {
         List<Finding> findings = new ArrayList<>();
         for (SceneProof scene : show.scenes(proof)) findings.addAll(scene.findings());
         findings.addAll(proof.ofTheRig());
-        SequencedMap<Finding, Found<Remedy>> remedies = remedies(proof, findings);
+        SequencedMap<Finding, Cures> remedies = remedies(proof, findings);
         String first = show.scenes(proof).getFirst().scene().id();
         List<String> unlooked =
                 Unlooked.of(proof.show(), show.prover().catalogue()).stream()
@@ -69,9 +69,9 @@ final class CheckCommand implements Callable<Integer> {
     }
 
     /// One search for each trouble, however many scenes it shows in.
-    private SequencedMap<Finding, Found<Remedy>> remedies(Proof proof, List<Finding> findings) {
-        Map<Finding.Key, Found<Remedy>> searched = new HashMap<>();
-        SequencedMap<Finding, Found<Remedy>> remedies = new LinkedHashMap<>();
+    private SequencedMap<Finding, Cures> remedies(Proof proof, List<Finding> findings) {
+        Map<Finding.Key, Cures> searched = new HashMap<>();
+        SequencedMap<Finding, Cures> remedies = new LinkedHashMap<>();
         for (Finding finding : findings)
             remedies.put(
                     finding,
@@ -90,7 +90,7 @@ final class CheckCommand implements Callable<Integer> {
     private static void write(
             PrintWriter out,
             Proof proof,
-            SequencedMap<Finding, Found<Remedy>> remedies,
+            SequencedMap<Finding, Cures> remedies,
             List<String> unlooked) {
         if (proof.show().ears().isEmpty())
             out.println(proof.show().title() + ": nobody listens, so nothing is proven.");
@@ -111,10 +111,13 @@ final class CheckCommand implements Callable<Integer> {
                             .limit(2)
                             .forEach(way -> out.printf("         way: %s%n", way.words()));
                     if (found.isEmpty() && !finding.isOfTheRig())
-                        out.printf("         %s%n", Remedies.words(found));
+                        out.printf("         %s%n", found.words());
                     for (Remedy remedy : found.all())
                         out.printf(
-                                "         cure: %s%s%n", remedy.sentence(), price(remedy.price()));
+                                "         %s: %s%s%n",
+                                remedy.least() ? "cure, proven least" : "cure",
+                                remedy.sentence(),
+                                price(remedy.price()));
                     out.println();
                 });
     }
@@ -124,8 +127,7 @@ final class CheckCommand implements Callable<Integer> {
         return price.isEmpty() ? "" : " (" + String.join("; ", price) + ")";
     }
 
-    private static String scenes(
-            Proof proof, Finding finding, SequencedMap<Finding, Found<Remedy>> all) {
+    private static String scenes(Proof proof, Finding finding, SequencedMap<Finding, Cures> all) {
         return all.keySet().stream()
                 .filter(other -> other.key().anyScene().equals(finding.key().anyScene()))
                 .flatMap(other -> proof.show().scene(other.scene()).stream())

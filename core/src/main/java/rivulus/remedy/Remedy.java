@@ -14,6 +14,7 @@ import rivulus.show.Turn;
 /// @param losses what goes with it, one clause each: "the lead Show desk · speakers → House
 ///     loudspeakers · in"
 /// @param effort the sum of the knobs' efforts; 0 where gear changes
+/// @param least whether it is proven that nothing cheaper does it, see [LeastTurns]
 /// @param after the proof of the show with it done
 /// @param effects what changes for any ear, in any scene
 public record Remedy(
@@ -22,6 +23,7 @@ public record Remedy(
         Change change,
         List<String> losses,
         int effort,
+        boolean least,
         Proof after,
         List<Effect> effects) {
     public Remedy {
@@ -41,6 +43,10 @@ public record Remedy(
                 .anyMatch(
                         effect ->
                                 effect.takes() && !effect.ear().of().equals(effect.source().id()));
+    }
+
+    Remedy provenLeast() {
+        return new Remedy(sentence, turns, change, losses, effort, true, after, effects);
     }
 
     /// As the name of an edit: without the full stop.

@@ -11,9 +11,12 @@ import java.util.Set;
 import rivulus.check.Finding;
 import rivulus.check.Proof;
 import rivulus.check.SceneProof;
+import rivulus.check.Verdict;
 import rivulus.rule.Rules;
 import rivulus.show.Aim;
 import rivulus.show.Limit;
+import rivulus.show.Names;
+import rivulus.show.Show;
 import rivulus.show.Wish;
 import rivulus.words.Severity;
 
@@ -35,17 +38,22 @@ final class Trial {
         this.before = before;
         this.trouble = trouble;
         for (Finding finding : before.heard()) {
-            known.put(finding.key(), finding.severity());
+            known.put(harm(finding), finding.severity());
             if (finding.severity() == Severity.DANGER) howling.add(finding.scene());
         }
         for (Finding finding : before.ofTheRig())
             knownOfTheRig.merge(
                     finding.key(), finding.severity(), (a, b) -> a.compareTo(b) < 0 ? a : b);
-        for (Finding finding : trouble) target.add(finding.key());
+        for (Finding finding : trouble) target.add(harm(finding));
         Set<String> order = new LinkedHashSet<>();
         for (Finding finding : trouble) if (!finding.isOfTheRig()) order.add(finding.scene());
         order.addAll(before.sceneIds());
         scenesInOrder = List.copyOf(order);
+    }
+
+    /// The findings to be ended.
+    List<Finding> trouble() {
+        return trouble;
     }
 
     /// The finding to show for it.
@@ -53,14 +61,16 @@ final class Trial {
         return trouble.getFirst();
     }
 
-    /// Whether a finding is one of those to be ended, in whatever scene.
-    boolean isMeant(Finding.Key key) {
-        return target.contains(key);
+    /// What a finding is about: what comes through though it rests is the same harm whether a mute
+    /// is closed before it or not.
+    private static Finding.Key harm(Finding finding) {
+        Finding.Key key = finding.key();
+        boolean leaks = finding.verdict().filter(Verdict.UNMUTED::equals).isPresent();
+        return leaks ? new Finding.Key("leak", key.scene(), key.ear(), key.source(), "") : key;
     }
 
-    /// The keys of what is to be ended.
-    Set<Finding.Key> target() {
-        return target;
+    private boolean isMeant(Finding finding) {
+        return target.contains(harm(finding));
     }
 
     /// What of what is heard is still wrong, or worse than it was, in the first scene where
@@ -70,8 +80,8 @@ final class Trial {
             List<Finding> uncured = new ArrayList<>();
             List<Finding> worse = new ArrayList<>();
             for (Finding finding : after.scene(id).orElseThrow().findings()) {
-                Severity was = known.get(finding.key());
-                if (isMeant(finding.key())) uncured.add(finding);
+                Severity was = known.get(harm(finding));
+                if (isMeant(finding)) uncured.add(finding);
                 else if (was == null || finding.severity().compareTo(was) < 0) worse.add(finding);
             }
             if (!uncured.isEmpty()) return uncured;
@@ -80,18 +90,13 @@ final class Trial {
         return List.of();
     }
 
-    /// Whether knobs turned end the trouble and harm nothing, once [#leftInScenes] is empty.
-    boolean isGoodOnKnobs(Proof after) {
-        return !weakens(after, Set.of()) && isGoodForTheRig(after) && !silences(after);
-    }
-
     /// Whether a change of gear ends the trouble and harms nothing.
     boolean isGoodOnGear(Proof after) {
         boolean heard = trouble.stream().anyMatch(finding -> !finding.isOfTheRig());
         return isGoodForTheRig(after)
                 && hearsNoWorse(after)
-                && !weakens(after, howling)
-                && !(heard && after.heard().stream().anyMatch(left -> isMeant(left.key())));
+                && weakened(after, howling).isEmpty()
+                && !(heard && after.heard().stream().anyMatch(left -> isMeant(left)));
     }
 
     /// Whether a change of gear brings something that is worth a caution.
@@ -101,9 +106,23 @@ final class Trial {
                 .anyMatch(left -> !knownOfTheRig.containsKey(left.key()));
     }
 
-    /// Whether somebody of the trouble heard more than what it is about by wire, and hears none of
-    /// that any more.
-    private boolean silences(Proof after) {
+    /// One ear in one scene that would go without something.
+    ///
+    /// @param leastDb how loud one of the sources at least would have to come
+    record Lost(String scene, String ear, Set<String> sources, double leastDb) {
+        /// What is wished against it: "Maren still hears Ivo as loud".
+        String words(Show show) {
+            String who = Names.of(show.ear(ear).orElseThrow());
+            if (sources.size() > 1) return who + " still hears something";
+            String whom = Names.of(show.cast().source(sources.iterator().next()).orElseThrow());
+            return "%s still hears %s as loud".formatted(who, whom);
+        }
+    }
+
+    /// Who of the trouble heard more than what it is about by wire, and hears none of that any
+    /// more.
+    List<Lost> silenced(Proof after) {
+        List<Lost> silenced = new ArrayList<>();
         for (Finding finding : trouble) {
             if (finding.ear().isEmpty()) continue;
             String ear = finding.ear().get();
@@ -113,9 +132,9 @@ final class Trial {
             for (Finding other : trouble)
                 if (finding.ear().equals(other.ear())) heard.remove(other.key().source());
             if (!heard.isEmpty() && Collections.disjoint(heard, heardByWire(then, ear)))
-                return true;
+                silenced.add(new Lost(finding.scene(), ear, heard, scene.limit(Limit.FAINT)));
         }
-        return false;
+        return silenced;
     }
 
     private static Set<String> heardByWire(SceneProof scene, String ear) {
@@ -128,24 +147,31 @@ final class Trial {
         return heard;
     }
 
-    /// Whether somebody who must be heard would be heard much fainter than before, what was louder
-    /// than nominal as if it had been at nominal, in a scene that
-    /// is not left out.
-    private boolean weakens(Proof after, Set<String> leftOut) {
+    /// Who must be heard and would be heard much fainter than before, what was louder than nominal
+    /// as if it had been at nominal.
+    List<Lost> weakened(Proof after) {
+        return weakened(after, Set.of());
+    }
+
+    private List<Lost> weakened(Proof after, Set<String> leftOut) {
+        List<Lost> weakened = new ArrayList<>();
         var limits = before.show().checks().limits();
         for (SceneProof scene : before.scenes()) {
-            SceneProof then = after.scene(scene.scene().id()).orElseThrow();
-            if (then == scene || leftOut.contains(scene.scene().id())) continue;
+            String id = scene.scene().id();
+            SceneProof then = after.scene(id).orElseThrow();
+            if (then == scene || leftOut.contains(id)) continue;
             for (SceneProof.Heard cell : scene.all()) {
                 if (cell.standing().wish() != Wish.MUST || isAimed(scene, cell)) continue;
+                String ear = cell.ear().id();
+                String source = cell.source().id();
                 double was = cell.hearing().levelDb();
-                double is = then.of(cell.ear().id(), cell.source().id()).hearing().levelDb();
-                double counts = Math.min(was, 0);
-                if (was > limits.get(Limit.FAINT) && is < counts - limits.get(Limit.REMEDY_LOSS))
-                    return true;
+                double is = then.of(ear, source).hearing().levelDb();
+                double least = Math.min(was, 0) - limits.get(Limit.REMEDY_LOSS);
+                if (was > limits.get(Limit.FAINT) && is < least)
+                    weakened.add(new Lost(id, ear, Set.of(source), least));
             }
         }
-        return false;
+        return weakened;
     }
 
     /// How loud it should be is told by a rule of its own.
@@ -159,9 +185,9 @@ final class Trial {
 
     /// Whether what is meant is ended or minor, of its kind there is less, and nothing serious is
     /// new or worse.
-    private boolean isGoodForTheRig(Proof after) {
+    boolean isGoodForTheRig(Proof after) {
         for (Finding left : after.ofTheRig()) {
-            if (isMeant(left.key()) && !isMinorNow(left)) return false;
+            if (isMeant(left) && !isMinorNow(left)) return false;
             Severity was = knownOfTheRig.get(left.key());
             boolean worse = was == null || left.severity().compareTo(was) < 0;
             if (worse && left.severity().isSerious()) return false;

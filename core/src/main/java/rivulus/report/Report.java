@@ -15,8 +15,8 @@ import rivulus.hearing.Arrival;
 import rivulus.hearing.Hearing;
 import rivulus.hearing.Opening;
 import rivulus.hearing.Way;
+import rivulus.remedy.Cures;
 import rivulus.remedy.Remedy;
-import rivulus.search.Found;
 import rivulus.show.Cable;
 import rivulus.show.Ref;
 import rivulus.show.Rig;
@@ -64,7 +64,7 @@ public final class Report {
     /// @param scene the scene that findings of the rig are written under
     public static Map<String, Object> findings(
             Proof proof,
-            SequencedMap<Finding, Found<Remedy>> remedies,
+            SequencedMap<Finding, Cures> remedies,
             String scene,
             List<String> unlooked) {
         List<Object> out = new ArrayList<>();
@@ -72,8 +72,7 @@ public final class Report {
         return map("show", proof.show().title(), "notLookedAt", unlooked, "findings", out);
     }
 
-    private static Map<String, Object> finding(
-            Finding finding, Found<Remedy> remedies, String scene) {
+    private static Map<String, Object> finding(Finding finding, Cures remedies, String scene) {
         return map(
                 "rule", finding.rule(),
                 "severity", finding.severity().word(),
@@ -83,7 +82,8 @@ public final class Report {
                 "sentence", finding.sentence(),
                 "evidence", evidence(finding),
                 "fixes", remedies.stream().map(Report::remedy).toList(),
-                "allTried", remedies.complete());
+                "allTried", remedies.complete(),
+                "clash", remedies.clash());
     }
 
     private static Map<String, Object> evidence(Finding finding) {
@@ -104,6 +104,8 @@ public final class Report {
         return map(
                 "sentence",
                 remedy.sentence(),
+                "provenLeast",
+                remedy.least(),
                 "turns",
                 remedy.turns().stream().map(Report::turn).toList(),
                 "unjoins",

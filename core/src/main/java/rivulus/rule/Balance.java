@@ -11,6 +11,7 @@ import rivulus.show.Limit;
 import rivulus.show.Limits;
 import rivulus.show.Names;
 import rivulus.show.Person;
+import rivulus.show.Show;
 import rivulus.show.Source;
 import rivulus.show.Wish;
 import rivulus.words.Severity;
@@ -21,6 +22,11 @@ final class Balance implements Rule {
     @Override
     public String id() {
         return "balance";
+    }
+
+    @Override
+    public String wish(Finding finding, Show show) {
+        return Wished.of(finding, show, "hears") + " as far under the voices as wanted";
     }
 
     @Override

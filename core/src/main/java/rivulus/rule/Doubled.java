@@ -18,6 +18,7 @@ import rivulus.hearing.Ways;
 import rivulus.show.Limit;
 import rivulus.show.Limits;
 import rivulus.show.Names;
+import rivulus.show.Show;
 import rivulus.show.Wish;
 import rivulus.signal.Leg;
 import rivulus.words.Severity;
@@ -33,6 +34,16 @@ final class Doubled implements Rule {
     @Override
     public String id() {
         return "doubled";
+    }
+
+    @Override
+    public Need need() {
+        return Need.ONE_WAY;
+    }
+
+    @Override
+    public String wish(Finding finding, Show show) {
+        return Wished.of(finding, show, "hears") + " once";
     }
 
     @Override

@@ -13,6 +13,7 @@ import rivulus.show.Limits;
 import rivulus.show.Names;
 import rivulus.show.Person;
 import rivulus.show.Role;
+import rivulus.show.Show;
 import rivulus.words.Severity;
 import rivulus.words.Words;
 
@@ -26,6 +27,21 @@ final class Echo implements Rule {
     @Override
     public String id() {
         return "echo";
+    }
+
+    @Override
+    public Need need() {
+        return Need.LESS;
+    }
+
+    @Override
+    public double overDb(Finding finding, Limits limits) {
+        return finding.figures().get("lackingDb");
+    }
+
+    @Override
+    public String wish(Finding finding, Show show) {
+        return Wished.of(finding, show, "hears no echo of");
     }
 
     @Override

@@ -8,6 +8,7 @@ import rivulus.check.Verdict;
 import rivulus.show.Limit;
 import rivulus.show.Limits;
 import rivulus.show.Names;
+import rivulus.show.Show;
 import rivulus.show.Wish;
 import rivulus.words.Severity;
 import rivulus.words.Words;
@@ -18,6 +19,21 @@ final class Excess implements Rule {
     @Override
     public String id() {
         return "too-loud";
+    }
+
+    @Override
+    public Need need() {
+        return Need.LESS;
+    }
+
+    @Override
+    public double overDb(Finding finding, Limits limits) {
+        return finding.figures().get("levelDb") - limits.get(Limit.LOUD);
+    }
+
+    @Override
+    public String wish(Finding finding, Show show) {
+        return Wished.of(finding, show, "hears") + ", not too loud";
     }
 
     @Override

@@ -1,7 +1,6 @@
 package rivulus.rule;
 
 import java.util.ArrayList;
-import java.util.EnumSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -12,13 +11,13 @@ import java.util.function.DoublePredicate;
 import java.util.function.Predicate;
 import rivulus.check.Finding;
 import rivulus.gear.Knob;
-import rivulus.gear.Picker;
 import rivulus.gear.Setting;
 import rivulus.hearing.Opening;
 import rivulus.hearing.Openings;
 import rivulus.hearing.Tracer;
 import rivulus.hearing.Way;
 import rivulus.hearing.Ways;
+import rivulus.least.Dials;
 import rivulus.show.Limit;
 import rivulus.show.Limits;
 import rivulus.show.Ref;
@@ -35,9 +34,6 @@ final class GraphIdeas {
 
     /// What a setting has to take away, in dB, to be worth trying against what is heard.
     private static final double WORTH_TAKING_DB = 10;
-
-    private static final Set<Knob.Role> NOT_TO_CLOSE =
-            EnumSet.of(Knob.Role.PERMISSION, Knob.Role.TRACK, Knob.Role.FACT);
 
     private final Limits limits;
     private final Predicate<String> isComputer;
@@ -241,27 +237,14 @@ final class GraphIdeas {
             for (Leg.Govern govern : leg.governors()) {
                 KnobUse use = finding.live().graph().knobs().get(govern.knob());
                 if (use.ref().toString().equals(finding.key().about())) continue;
-                if (NOT_TO_CLOSE.contains(use.knob().role())) continue;
                 Setting stands = positions.get(govern.knob());
                 double enough = govern.governor().gainDb(stands) - WORTH_TAKING_DB;
-                for (Setting other : closings(use.knob(), stands))
-                    if (govern.governor().gainDb(other) <= enough)
+                Predicate<Setting> closes = Dials.toClose(use.knob(), stands, isComputer);
+                for (Setting other : use.knob().others(stands))
+                    if (closes.test(other) && govern.governor().gainDb(other) <= enough)
                         steps.add(Map.of(use.ref(), other));
             }
         }
         return steps.stream().distinct().toList();
-    }
-
-    /// A device is put out of the way by picking nothing, or another pair of it, not by picking
-    /// some other device.
-    private List<Setting> closings(Knob knob, Setting stands) {
-        if (knob.role() != Knob.Role.DEVICE) return knob.others(stands);
-        String device = stands.word().replaceFirst("/.*", "");
-        List<Setting> closings = new ArrayList<>();
-        for (Setting other : knob.others(stands))
-            if (other.word().equals(Picker.NONE)
-                    || other.word().startsWith(device + "/") && !isComputer.test(device))
-                closings.add(other);
-        return closings;
     }
 }

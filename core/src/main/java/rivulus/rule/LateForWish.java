@@ -12,6 +12,7 @@ import rivulus.show.Aim;
 import rivulus.show.Limit;
 import rivulus.show.Limits;
 import rivulus.show.Names;
+import rivulus.show.Show;
 import rivulus.words.Severity;
 import rivulus.words.Words;
 
@@ -20,6 +21,11 @@ final class LateForWish implements Rule {
     @Override
     public String id() {
         return "later-than-wished";
+    }
+
+    @Override
+    public String wish(Finding finding, Show show) {
+        return Wished.of(finding, show, "hears") + " in time";
     }
 
     @Override

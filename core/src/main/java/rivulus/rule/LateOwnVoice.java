@@ -14,6 +14,7 @@ import rivulus.show.Habit;
 import rivulus.show.Limit;
 import rivulus.show.Limits;
 import rivulus.show.Names;
+import rivulus.show.Show;
 import rivulus.words.Severity;
 import rivulus.words.Words;
 
@@ -24,6 +25,21 @@ final class LateOwnVoice implements Rule {
     @Override
     public String id() {
         return "late-own-voice";
+    }
+
+    @Override
+    public Need need() {
+        return Need.LESS;
+    }
+
+    @Override
+    public double overDb(Finding finding, Limits limits) {
+        return finding.figures().get("levelDb") - limits.get(Limit.OWN_VOICE_LEVEL);
+    }
+
+    @Override
+    public String wish(Finding finding, Show show) {
+        return Wished.of(finding, show, "does not hear") + " late";
     }
 
     @Override

@@ -12,6 +12,7 @@ import rivulus.show.Names;
 import rivulus.show.Person;
 import rivulus.show.Playback;
 import rivulus.show.Role;
+import rivulus.show.Show;
 import rivulus.show.Wish;
 import rivulus.words.Severity;
 import rivulus.words.Words;
@@ -22,6 +23,21 @@ final class Leak implements Rule {
     @Override
     public String id() {
         return "leak";
+    }
+
+    @Override
+    public Need need() {
+        return Need.LESS;
+    }
+
+    @Override
+    public double overDb(Finding finding, Limits limits) {
+        return finding.figures().get("overDb");
+    }
+
+    @Override
+    public String wish(Finding finding, Show show) {
+        return Wished.of(finding, show, "does not hear");
     }
 
     @Override

@@ -10,6 +10,7 @@ import rivulus.gear.Knob;
 import rivulus.hearing.Loop;
 import rivulus.show.Limit;
 import rivulus.show.Limits;
+import rivulus.show.Show;
 import rivulus.signal.KnobUse;
 import rivulus.signal.Leg;
 import rivulus.words.Severity;
@@ -23,6 +24,21 @@ final class Looping implements Rule {
     @Override
     public String id() {
         return "loop";
+    }
+
+    @Override
+    public Need need() {
+        return Need.LESS;
+    }
+
+    @Override
+    public double overDb(Finding finding, Limits limits) {
+        return limits.get(Limit.LOOP_MARGIN) - finding.figures().get("marginDb");
+    }
+
+    @Override
+    public String wish(Finding finding, Show show) {
+        return "no sound goes round and howls";
     }
 
     @Override

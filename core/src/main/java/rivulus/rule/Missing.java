@@ -11,6 +11,7 @@ import rivulus.show.Limit;
 import rivulus.show.Limits;
 import rivulus.show.Names;
 import rivulus.show.Playback;
+import rivulus.show.Show;
 import rivulus.show.Wish;
 import rivulus.words.Severity;
 import rivulus.words.Words;
@@ -20,6 +21,16 @@ final class Missing implements Rule {
     @Override
     public String id() {
         return "missing";
+    }
+
+    @Override
+    public Need need() {
+        return Need.MORE;
+    }
+
+    @Override
+    public String wish(Finding finding, Show show) {
+        return Wished.of(finding, show, "hears");
     }
 
     @Override

@@ -15,6 +15,7 @@ import rivulus.show.Limit;
 import rivulus.show.Limits;
 import rivulus.show.MuteKey;
 import rivulus.show.Names;
+import rivulus.show.Show;
 import rivulus.show.Source;
 import rivulus.signal.KnobUse;
 import rivulus.signal.LiveGraph;
@@ -29,6 +30,21 @@ final class Mute implements Rule {
     @Override
     public String id() {
         return "mute";
+    }
+
+    @Override
+    public Need need() {
+        return Need.LESS;
+    }
+
+    @Override
+    public double overDb(Finding finding, Limits limits) {
+        return finding.figures().get("levelDb") - limits.get(Limit.LEAK);
+    }
+
+    @Override
+    public String wish(Finding finding, Show show) {
+        return Wished.of(finding, show, "does not hear") + " when muted";
     }
 
     @Override

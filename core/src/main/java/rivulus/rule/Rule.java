@@ -7,6 +7,7 @@ import rivulus.check.SceneProof;
 import rivulus.check.Verdict;
 import rivulus.hearing.Ways;
 import rivulus.show.Limits;
+import rivulus.show.Show;
 import rivulus.words.Severity;
 
 /// One thing that can be wrong: how it is found, and what might end it.
@@ -24,6 +25,21 @@ public interface Rule {
     /// What it finds in gear, leads, earths and power, whatever the scene.
     default List<Finding.Draft> inRig(Proof proof, Limits limits) {
         return List.of();
+    }
+
+    /// What in the sound has to change for a finding of it to end, where it is about what is heard.
+    default Need need() {
+        return Need.OTHER;
+    }
+
+    /// By how much what is heard is too much, in dB; not a number where that says nothing.
+    default double overDb(Finding finding, Limits limits) {
+        return Double.NaN;
+    }
+
+    /// What somebody wishes for, against which a finding of it is: "Nadia hears Bram".
+    default String wish(Finding finding, Show show) {
+        return "not so: " + finding.headline();
     }
 
     /// What might end a finding of it, kindest first. Nothing has been tried.

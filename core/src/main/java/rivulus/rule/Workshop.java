@@ -59,13 +59,12 @@ public final class Workshop {
 
     /// Ideas on the graph.
     GraphIdeas graph() {
-        return new GraphIdeas(
-                show.checks().limits(),
-                id ->
-                        survey.device(id)
-                                .map(survey::template)
-                                .filter(Template::isComputer)
-                                .isPresent());
+        return new GraphIdeas(show.checks().limits(), this::isComputer);
+    }
+
+    /// Whether a device, by its id, is a computer.
+    public boolean isComputer(String device) {
+        return survey.device(device).map(survey::template).filter(Template::isComputer).isPresent();
     }
 
     /// Ideas about power.

@@ -36,6 +36,12 @@ public final class Words {
     private static final List<String> NUMBERS =
             List.of("three", "four", "five", "six", "seven", "eight", "nine", "ten");
 
+    /// "two", "three", "12".
+    public static String number(int count) {
+        if (count == 2) return "two";
+        return count > 2 && count < 11 ? NUMBERS.get(count - 3) : String.valueOf(count);
+    }
+
     /// "once", "twice", "three times", "12 times".
     public static String times(int count) {
         if (count < 3) return count == 1 ? "once" : "twice";

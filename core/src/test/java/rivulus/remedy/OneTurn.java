@@ -38,10 +38,17 @@ final class OneTurn {
                 Show turned = base.show().with(turns(base.show(), use, to));
                 if (turned.equals(base.show())) continue;
                 Proof after = Demo.PROVER.prove(turned, base);
-                if (trial.leftInScenes(after).isEmpty() && trial.isGoodOnKnobs(after))
+                if (isGood(trial, after))
                     cures.add(new Cure(use.ref(), to, use.knob().effort()));
             }
         return cures;
+    }
+
+    private static boolean isGood(Trial trial, Proof after) {
+        return trial.leftInScenes(after).isEmpty()
+                && trial.weakened(after).isEmpty()
+                && trial.silenced(after).isEmpty()
+                && trial.isGoodForTheRig(after);
     }
 
     /// The ways in which a knob can stand, levels at a few of theirs.

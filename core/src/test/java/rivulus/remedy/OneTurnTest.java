@@ -14,7 +14,6 @@ import rivulus.check.Proof;
 import rivulus.check.Trouble;
 import rivulus.file.DemoShows;
 import rivulus.gear.Setting;
-import rivulus.search.Found;
 import rivulus.show.Show;
 import rivulus.signal.KnobUse;
 
@@ -50,7 +49,7 @@ class OneTurnTest {
     }
 
     private static void isFound(Proof wrong, Trouble trouble, String turn) {
-        Found<Remedy> found = Remedies.of(Demo.PROVER, wrong, trouble, 5, () -> false);
+        Cures found = Remedies.of(Demo.PROVER, wrong, trouble, 5, () -> false);
         int best = found.all().stream().mapToInt(Remedy::effort).min().orElse(Integer.MAX_VALUE);
         if (best == 1) return;
         assertThat(OneTurn.all(wrong, trouble))

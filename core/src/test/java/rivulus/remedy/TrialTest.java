@@ -12,7 +12,6 @@ import rivulus.check.Finding;
 import rivulus.check.Proof;
 import rivulus.gear.Setting;
 import rivulus.rig.RigEdits;
-import rivulus.search.Found;
 import rivulus.show.Ref;
 import rivulus.show.Show;
 import rivulus.words.Severity;
@@ -101,22 +100,22 @@ class TrialTest {
 
     @Test
     void whatCannotBeFoundSaysWhetherAllWasTried() {
-        assertThat(Remedies.words(new Found<>(List.of(), true)))
+        assertThat(new Cures(List.of(), true, List.of()).words())
                 .isEqualTo(
                         "Nothing that suggests itself ends this without causing something else.");
-        assertThat(Remedies.words(new Found<>(List.of(), false)))
+        assertThat(Cures.UNKNOWN.words())
                 .isEqualTo("None was found in the time; there may be one.");
     }
 
     @Test
     void aNoteOfTheRigIsNotSearchedAndACancelledSearchOfTheRigSaysSo() {
         Finding ring = ring(BEFORE);
-        Found<Remedy> cancelled = Remedies.of(Demo.PROVER, BEFORE, ring, 3, () -> true);
+        Cures cancelled = Remedies.of(Demo.PROVER, BEFORE, ring, 3, () -> true);
         assertThat(cancelled.isEmpty()).isTrue();
         assertThat(cancelled.complete()).isFalse();
         for (Finding finding : BEFORE.ofTheRig())
             if (finding.severity() == Severity.NOTE) {
-                Found<Remedy> none = Remedies.of(Demo.PROVER, BEFORE, finding, 3);
+                Cures none = Remedies.of(Demo.PROVER, BEFORE, finding, 3);
                 assertThat(none.isEmpty()).isTrue();
                 assertThat(none.complete()).isTrue();
             }

@@ -21,15 +21,15 @@ import rivulus.app.session.Session;
 import rivulus.app.session.TroubleCard;
 import rivulus.app.session.View;
 import rivulus.check.Finding;
+import rivulus.remedy.Cures;
 import rivulus.remedy.Effect;
-import rivulus.remedy.Remedies;
 import rivulus.remedy.Remedy;
-import rivulus.search.Found;
 import rivulus.words.Severity;
 
 /// What is wrong for the chosen ear, and for the others, why, and what cures it. Standing on a cure
 /// shows its effect everywhere before it is taken.
 final class FindingsPane extends VBox implements View<FindingsPane.Sight> {
+    private static final String LEAST = "Proven least: no cheaper turns will do.";
     private static final int LINES_SHOWN = 60;
     private static final int EFFECTS_SHOWN = 3;
     private static final double CURE_WIDTH = 232;
@@ -78,7 +78,7 @@ final class FindingsPane extends VBox implements View<FindingsPane.Sight> {
         clear();
         session.remedies()
                 .addListener(
-                        (MapChangeListener<String, Found<Remedy>>)
+                        (MapChangeListener<String, Cures>)
                                 change -> {
                                     if (change.wasAdded() && cureBoxes.containsKey(change.getKey()))
                                         fillCures(change.getKey(), change.getValueAdded());
@@ -207,13 +207,13 @@ final class FindingsPane extends VBox implements View<FindingsPane.Sight> {
     }
 
     /// @param found null while they are still being searched
-    private void fillCures(String trouble, Found<Remedy> found) {
+    private void fillCures(String trouble, Cures found) {
         VBox box = cureBoxes.get(trouble);
         box.getChildren().clear();
         if (found == null) {
             box.getChildren().add(Look.text("Trying remedies …", "soft"));
         } else if (found.isEmpty()) {
-            box.getChildren().add(Look.paragraph(Remedies.words(found), "soft"));
+            box.getChildren().add(Look.paragraph(found.words(), "soft"));
         } else {
             Remedy best = found.all().getFirst();
             for (Remedy remedy : found.all()) {
@@ -226,6 +226,7 @@ final class FindingsPane extends VBox implements View<FindingsPane.Sight> {
     /// @param byKey whether a key takes it
     private Button button(Remedy remedy, boolean byKey) {
         VBox words = new VBox(2, Look.block(remedy.sentence(), CURE_WIDTH, "order"));
+        if (remedy.least()) words.getChildren().add(Look.block(LEAST, CURE_WIDTH, "effect"));
         List<String> effects = remedy.effects().stream().map(Effect::words).distinct().toList();
         effects.stream()
                 .limit(EFFECTS_SHOWN)
@@ -245,6 +246,7 @@ final class FindingsPane extends VBox implements View<FindingsPane.Sight> {
         button.setMaxWidth(Double.MAX_VALUE);
         button.getStyleClass().add("cure");
         List<String> spoken = new ArrayList<>(List.of("Remedy: " + remedy.sentence()));
+        if (remedy.least()) spoken.add(LEAST);
         effects.forEach(effect -> spoken.add(effect + "."));
         remedy.losses().forEach(loss -> spoken.add("Takes out " + loss + "."));
         button.setAccessibleText(String.join(" ", spoken));

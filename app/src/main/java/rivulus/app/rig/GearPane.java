@@ -26,8 +26,8 @@ import rivulus.app.session.Session;
 import rivulus.app.session.View;
 import rivulus.check.Finding;
 import rivulus.check.Proof;
+import rivulus.remedy.Cures;
 import rivulus.remedy.Remedy;
-import rivulus.search.Found;
 import rivulus.words.Words;
 
 /// What is wrong with the gear, the catalogue to add from, and what is in the cupboard.
@@ -71,7 +71,7 @@ public final class GearPane extends VBox implements View<Picture> {
         wrong.setSelected(true);
         session.remedies()
                 .addListener(
-                        (MapChangeListener<String, Found<Remedy>>)
+                        (MapChangeListener<String, Cures>)
                                 change -> {
                                     VBox box = remedies.get(change.getKey());
                                     if (box != null && change.wasAdded())
@@ -141,7 +141,7 @@ public final class GearPane extends VBox implements View<Picture> {
         box.getChildren().addAll(tag, Look.paragraph(finding.sentence(), "cause"));
         VBox fixes = new VBox(4);
         remedies.put(finding.id(), fixes);
-        Found<Remedy> found = session.remedies().get(finding.id());
+        Cures found = session.remedies().get(finding.id());
         if (found != null) fill(fixes, found);
         box.getChildren()
                 .addAll(
@@ -152,7 +152,7 @@ public final class GearPane extends VBox implements View<Picture> {
         return box;
     }
 
-    private void fill(VBox box, Found<Remedy> found) {
+    private void fill(VBox box, Cures found) {
         box.getChildren().clear();
         for (Remedy remedy : found.all()) {
             Button button = new Button();

@@ -3,8 +3,10 @@ package rivulus.app.session;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
 import java.util.function.Function;
+import javafx.application.Platform;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
@@ -22,11 +24,11 @@ import rivulus.edit.Edit;
 import rivulus.edit.Parts;
 import rivulus.file.Journal;
 import rivulus.gear.Setting;
+import rivulus.remedy.Cures;
 import rivulus.remedy.Remedies;
 import rivulus.remedy.Remedy;
 import rivulus.rig.RigEdits;
 import rivulus.say.Page;
-import rivulus.search.Found;
 import rivulus.show.Ear;
 import rivulus.show.Ref;
 import rivulus.show.Scene;
@@ -60,7 +62,7 @@ public final class Session implements AutoCloseable {
     private final StringProperty scene = new SimpleStringProperty("");
     private final StringProperty device = new SimpleStringProperty("");
     private final ObjectProperty<Remedy> preview = new SimpleObjectProperty<>();
-    private final ObservableMap<String, Found<Remedy>> remedies = FXCollections.observableHashMap();
+    private final ObservableMap<String, Cures> remedies = FXCollections.observableHashMap();
     private final Shelf shelf;
     private final Papers papers = new Papers(this, mishap::set);
 
@@ -169,7 +171,7 @@ public final class Session implements AutoCloseable {
     }
 
     /// Remedies by the id of their trouble. A trouble without an entry is still being searched.
-    public ObservableMap<String, Found<Remedy>> remedies() {
+    public ObservableMap<String, Cures> remedies() {
         return remedies;
     }
 
@@ -320,7 +322,14 @@ public final class Session implements AutoCloseable {
                         .orElse(troubles.getFirst());
         List<Trouble> rest = troubles.stream().filter(trouble -> trouble != next).toList();
         mending.ask(
-                stale -> Remedies.of(shelf.prover(), done, next, REMEDIES_OFFERED, stale),
+                stale ->
+                        Remedies.of(
+                                shelf.prover(),
+                                done,
+                                next,
+                                REMEDIES_OFFERED,
+                                stale,
+                                first -> showFirst(next, first, stale)),
                 found -> {
                     remedies.put(next.id(), found);
                     searchNext(done, rest);
@@ -329,12 +338,21 @@ public final class Session implements AutoCloseable {
         doing.set("Trying remedies, %d of %d".formatted(tried + 1, tried + troubles.size()));
     }
 
+    /// The first that will do is shown at once; what else there is takes its place.
+    private void showFirst(Trouble trouble, Remedy first, BooleanSupplier stale) {
+        Cures soFar = new Cures(List.of(first), false, List.of());
+        Platform.runLater(
+                () -> {
+                    if (!stale.getAsBoolean()) remedies.putIfAbsent(trouble.id(), soFar);
+                });
+    }
+
     /// Gives up the search for remedies; what was not tried by then says so.
     public void stopSearching() {
         if (proof.get() == null || mending.isIdle()) return;
         mending.forget();
         for (Trouble trouble : Trouble.of(proof.get()))
-            remedies.putIfAbsent(trouble.id(), new Found<>(List.of(), false));
+            remedies.putIfAbsent(trouble.id(), Cures.UNKNOWN);
         doing.set("");
     }
 

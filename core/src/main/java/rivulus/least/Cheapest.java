@@ -1,0 +1,300 @@
+package rivulus.least;
+
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.IntPredicate;
+import org.sat4j.core.VecInt;
+import org.sat4j.pb.IPBSolver;
+import org.sat4j.pb.SolverFactory;
+import org.sat4j.specs.ContradictionException;
+import org.sat4j.specs.TimeoutException;
+import rivulus.gear.Setting;
+
+/// The cheapest turns of knobs that do everything that must be, by a pseudo-Boolean solver.
+///
+/// A variable says that a knob stands at a setting: for the whole show, in a scene with a setting
+/// of its own, or in a scene that gets one. Of each knob and place one setting holds; how it stands
+/// now is free. The solver is asked whether there is a choice for so much and no more, from the
+/// least that it could cost upwards: what must be only grows, and so does what it costs.
+///
+/// Only knobs that something asks for are turned, so that the problem is as small as what is known.
+public final class Cheapest {
+    /// A turn and a scene.
+    public static final int LEAST_IN_SCENES = 2;
+
+    private final Dials dials;
+    private final Set<Must> musts = new LinkedHashSet<>();
+    private final List<List<Turned>> nevers = new ArrayList<>();
+    /// Nothing cheaper does what is known to be a must.
+    private int least;
+
+    private boolean inScenesToo;
+    private Model model = new Model();
+
+    public Cheapest(Dials dials) {
+        this.dials = dials;
+    }
+
+    /// From now on a scene may get settings of its own, too.
+    public void inScenesToo() {
+        if (inScenesToo) return;
+        inScenesToo = true;
+        least = LEAST_IN_SCENES;
+        model = new Model();
+        musts.forEach(model::tell);
+        nevers.forEach(model::forbid);
+    }
+
+    /// What has to be so from now on.
+    public void must(Must must) {
+        if (musts.add(must)) model.tell(must);
+    }
+
+    /// No choice that does all of this from now on.
+    public void never(Choice choice) {
+        nevers.add(choice.turned());
+        model.forbid(choice.turned());
+    }
+
+    /// The cheapest choice that is left; empty where there is none.
+    ///
+    /// @throws TimeoutException if none is found in the time
+    public Optional<Choice> next(Duration most) throws TimeoutException {
+        long end = System.nanoTime() + most.toNanos();
+        for (boolean possible = false; ; least++) {
+            Duration left = Duration.ofNanos(end - System.nanoTime());
+            Optional<Choice> choice = model.within(least, left);
+            if (choice.isPresent()) return choice;
+            if (!possible && !model.isPossible()) return Optional.empty();
+            possible = true;
+        }
+    }
+
+    /// A smallest part of what must be that cannot be had together, told by what it is about;
+    /// empty where all can. Every one of it is needed: any of them given up, the others can be had.
+    public List<String> clash() {
+        List<String> about =
+                new ArrayList<>(new LinkedHashSet<>(musts.stream().map(Must::about).toList()));
+        if (isPossible(about)) return List.of();
+        for (String one : List.copyOf(about)) {
+            List<String> without = new ArrayList<>(about);
+            without.remove(one);
+            if (!isPossible(without)) about = without;
+        }
+        return about;
+    }
+
+    private boolean isPossible(List<String> about) {
+        try {
+            Model some = new Model();
+            for (Must must : musts) if (about.contains(must.about())) some.tell(must);
+            return some.isPossible();
+        } catch (TimeoutException unknown) {
+            return false;
+        }
+    }
+
+    /// The problem as the solver is told it.
+    private final class Model {
+        private final Map<Turned, Integer> stands = new HashMap<>();
+        private final Map<Turned, Integer> followed = new HashMap<>();
+        private final Map<Stand, Integer> costs = new HashMap<>();
+        private final Map<Integer, Integer> sceneCosts = new HashMap<>();
+        private final Set<List<Integer>> clauses = new LinkedHashSet<>();
+        private final List<int[]> told = new ArrayList<>();
+        private final List<VecInt> oneEach = new ArrayList<>();
+        private final List<VecInt> oneAtMost = new ArrayList<>();
+        private boolean hopeless;
+        private int variables;
+
+        void forbid(List<Turned> all) {
+            clause(all.stream().map(turned -> -stands(turned)).toList());
+        }
+
+        private int variable() {
+            return ++variables;
+        }
+
+        private void clause(List<Integer> literals) {
+            if (clauses.add(literals)) told.add(literals.stream().mapToInt(l -> l).toArray());
+        }
+
+        private IPBSolver solver() throws ContradictionException {
+            IPBSolver solver = SolverFactory.newLight();
+            solver.newVar(variables);
+            for (int[] clause : told) solver.addClause(new VecInt(clause));
+            for (VecInt one : oneEach) solver.addExactly(one, 1);
+            for (VecInt one : oneAtMost) solver.addAtMost(one, 1);
+            return solver;
+        }
+
+        void tell(Must must) {
+            List<Integer> any = new ArrayList<>();
+            for (Must.Alternative alternative : must.alternatives()) {
+                List<List<Stand>> groups = alternative.groups();
+                if (groups.size() == 1) any.addAll(standing(must.scene(), groups.getFirst()));
+                else any.add(all(must.scene(), alternative));
+            }
+            if (any.isEmpty()) hopeless = true;
+            else clause(any);
+        }
+
+        /// A variable by which every group has one that stands.
+        private int all(int scene, Must.Alternative alternative) {
+            int all = variable();
+            for (List<Stand> group : alternative.groups()) {
+                List<Integer> clause = new ArrayList<>(standing(scene, group));
+                clause.add(-all);
+                clause(clause);
+            }
+            return all;
+        }
+
+        /// By whichever of these literals one of the knobs stands so in the scene.
+        private List<Integer> standing(int scene, List<Stand> group) {
+            List<Integer> literals = new ArrayList<>();
+            for (Stand stand : group) {
+                Turned here = new Turned(scene, stand.knob(), stand.setting());
+                boolean follows = dials.own(scene, stand.knob()).isEmpty();
+                if (!follows || inScenesToo) literals.add(stands(here));
+                if (follows) literals.add(followed(here));
+            }
+            return literals;
+        }
+
+        /// A variable by which the scene has no setting of its own and the show stands so.
+        private int followed(Turned here) {
+            Turned forAll = new Turned(Turned.FOR_ALL, here.knob(), here.to());
+            if (!inScenesToo) return stands(forAll);
+            Integer known = followed.get(here);
+            if (known != null) return known;
+            int follows = variable();
+            followed.put(here, follows);
+            clause(List.of(-follows, stands(forAll)));
+            clause(List.of(-follows, -overridden(here.scene(), here.knob())));
+            return follows;
+        }
+
+        /// A variable that holds where a scene gets a setting of its own.
+        private int overridden(int scene, int knob) {
+            Turned any = new Turned(scene, knob, null);
+            Integer known = followed.get(any);
+            if (known != null) return known;
+            int overridden = variable();
+            followed.put(any, overridden);
+            for (Setting own : dials.settings(knob))
+                clause(List.of(overridden, -stands(new Turned(scene, knob, own))));
+            return overridden;
+        }
+
+        private int stands(Turned turned) {
+            if (!stands.containsKey(turned)) addKnob(turned.scene(), turned.knob());
+            return stands.get(turned);
+        }
+
+        /// The settings of one knob in one place: exactly one of them, or, in a scene that follows
+        /// the show, one at most.
+        private void addKnob(int scene, int knob) {
+            boolean forAll = scene == Turned.FOR_ALL;
+            Optional<Setting> own = forAll ? Optional.empty() : dials.own(scene, knob);
+            boolean follows = !forAll && own.isEmpty();
+            VecInt one = new VecInt();
+            for (Setting setting : dials.settings(knob)) {
+                int stands = variable();
+                this.stands.put(new Turned(scene, knob, setting), stands);
+                one.push(stands);
+                Setting free = own.orElse(dials.standing(knob));
+                if (follows || !setting.equals(free)) {
+                    clause(List.of(-stands, cost(new Stand(knob, setting))));
+                    if (follows) clause(List.of(-stands, sceneCost(scene)));
+                }
+            }
+            (follows ? oneAtMost : oneEach).add(one);
+        }
+
+        private int cost(Stand stand) {
+            return costs.computeIfAbsent(stand, _ -> variable());
+        }
+
+        private int sceneCost(int scene) {
+            return sceneCosts.computeIfAbsent(scene, _ -> variable());
+        }
+
+        boolean isPossible() throws TimeoutException {
+            try {
+                return !hopeless && (variables == 0 || solver().isSatisfiable());
+            } catch (ContradictionException no) {
+                return false;
+            }
+        }
+
+        /// A choice that costs no more than so much, if there is one.
+        Optional<Choice> within(int most, Duration time) throws TimeoutException {
+            if (hopeless) return Optional.empty();
+            if (variables == 0) return Optional.of(new Choice(List.of(), 0, List.of()));
+            try {
+                IPBSolver solver = solver();
+                VecInt what = new VecInt();
+                VecInt weights = new VecInt();
+                costs.forEach(
+                        (stand, variable) -> {
+                            what.push(variable);
+                            weights.push(dials.knob(stand.knob()).knob().effort());
+                        });
+                sceneCosts.values().forEach(variable -> what.push(variable));
+                while (weights.size() < what.size()) weights.push(1);
+                solver.addAtMost(what, weights, most);
+                solver.setTimeoutMs(Math.max(1, time.toMillis()));
+                return solver.isSatisfiable()
+                        ? Optional.of(choice(solver::model))
+                        : Optional.empty();
+            } catch (ContradictionException no) {
+                return Optional.empty();
+            }
+        }
+
+        private Choice choice(IntPredicate isTrue) {
+            List<Turned> turned =
+                    stands.entrySet().stream()
+                            .filter(entry -> isTrue.test(entry.getValue()))
+                            .map(Map.Entry::getKey)
+                            .filter(this::isTurned)
+                            .sorted(
+                                    Comparator.comparingInt(Turned::scene)
+                                            .thenComparingInt(Turned::knob))
+                            .toList();
+            return new Choice(
+                    turned.stream().map(dials::turn).toList(), Cheapest.this.cost(turned), turned);
+        }
+
+        private boolean isTurned(Turned turned) {
+            if (turned.isForAll()) return !turned.to().equals(dials.standing(turned.knob()));
+            return dials.own(turned.scene(), turned.knob())
+                    .map(own -> !own.equals(turned.to()))
+                    .orElse(true);
+        }
+    }
+
+    private int cost(List<Turned> turned) {
+        int efforts =
+                turned.stream()
+                        .map(t -> new Stand(t.knob(), t.to()))
+                        .distinct()
+                        .mapToInt(stand -> dials.knob(stand.knob()).knob().effort())
+                        .sum();
+        long scenes =
+                turned.stream()
+                        .filter(t -> !t.isForAll() && dials.own(t.scene(), t.knob()).isEmpty())
+                        .mapToInt(Turned::scene)
+                        .distinct()
+                        .count();
+        return efforts + (int) scenes;
+    }
+}

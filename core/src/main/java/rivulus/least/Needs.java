@@ -1,0 +1,325 @@
+package rivulus.least;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.function.BiPredicate;
+import java.util.function.IntToDoubleFunction;
+import rivulus.gear.Setting;
+import rivulus.signal.Leg;
+import rivulus.signal.Positions;
+import rivulus.signal.Reach;
+import rivulus.signal.SignalGraph;
+
+/// What must be turned, at the least, where something is wrong: of everything that could end it
+/// something has to be among the turns.
+///
+/// The graph only adds, so that what is too much stays too much until a leg of a way that is too
+/// much by itself is weakened, and what is lacking stays lacking until some leg is opened that
+/// crosses each cut between source and ear.
+public final class Needs {
+    /// Under this a leg counts as closed, in dB: no knobs in a row make up for it.
+    private static final double CLOSED_DB = -80;
+
+    /// What sounds so far down counts as not there.
+    private static final double SILENT_DB = -120;
+
+    /// By how much several ways together can be louder than the loudest of them.
+    private static final double SUM_DB = 6;
+
+    /// Less makes no difference, in dB or ms.
+    private static final double HARDLY = 1e-6;
+
+    /// No knob.
+    public static final int NONE = -1;
+
+    private final SignalGraph graph;
+    private final Dials dials;
+    private final double[] most;
+    private final Map<String, double[]> ups = new HashMap<>();
+    private final Map<String, double[]> downs = new HashMap<>();
+
+    /// @param dials with everything offered that will be
+    public Needs(SignalGraph graph, Dials dials) {
+        this.graph = graph;
+        this.dials = dials;
+        most = new double[graph.legs().size()];
+        Arrays.fill(most, Double.NaN);
+    }
+
+    /// One at least of some legs has to let less through than it does.
+    ///
+    /// @param scene the place of the scene
+    /// @param about what is wrong
+    /// @param at how the knobs stand
+    /// @param but a knob that it may not be, or [#NONE]
+    public Must less(int scene, String about, Positions at, Collection<Leg> legs, int but) {
+        return must(
+                scene,
+                about,
+                at,
+                legs,
+                but,
+                (govern, to) ->
+                        gain(govern, to) < gain(govern, at.get(govern.knob())) - HARDLY
+                                && dials.mayClose(govern.knob(), at.get(govern.knob()), to));
+    }
+
+    /// One at least of some legs has to let more through than it does.
+    public Must more(int scene, String about, Positions at, Collection<Leg> legs) {
+        return must(
+                scene,
+                about,
+                at,
+                legs,
+                NONE,
+                (govern, to) -> gain(govern, to) > gain(govern, at.get(govern.knob())) + HARDLY);
+    }
+
+    /// One at least of some legs has to let through more or less, or sooner or later, than it does.
+    public Must other(int scene, String about, Positions at, Collection<Leg> legs) {
+        return must(
+                scene,
+                about,
+                at,
+                legs,
+                NONE,
+                (govern, to) -> {
+                    Setting now = at.get(govern.knob());
+                    boolean less = gain(govern, to) < gain(govern, now) - HARDLY;
+                    return less
+                            ? dials.mayClose(govern.knob(), now, to)
+                            : gain(govern, to) > gain(govern, now) + HARDLY
+                                    || Math.abs(ms(govern, to) - ms(govern, now)) > HARDLY;
+                });
+    }
+
+    private static double gain(Leg.Govern govern, Setting to) {
+        return govern.governor().gainDb(to);
+    }
+
+    private static double ms(Leg.Govern govern, Setting to) {
+        return govern.governor().delayMs(to);
+    }
+
+    private Must must(
+            int scene,
+            String about,
+            Positions at,
+            Collection<Leg> legs,
+            int but,
+            BiPredicate<Leg.Govern, Setting> helps) {
+        Set<Must.Alternative> any = new LinkedHashSet<>();
+        for (Leg leg : legs)
+            for (Leg.Govern govern : leg.governors())
+                if (govern.knob() != but)
+                    for (Setting to : dials.settings(govern.knob()))
+                        if (!to.equals(at.get(govern.knob())) && helps.test(govern, to))
+                            any.add(Must.Alternative.of(new Stand(govern.knob(), to)));
+        return new Must(scene, about, List.copyOf(any));
+    }
+
+    /// A source that does not come to an ear, or too softly: where it is closed on every way, one
+    /// leg at least of each of a row of cuts has to be opened, each as many turns from the source
+    /// as there are before it. On the way that will be loud enough there is a first leg and a last
+    /// that lets more through than now, and so something from which, and something to which, it
+    /// comes as it does.
+    ///
+    /// @param leastDb how loud it has to come
+    public List<Must> heard(
+            int scene, String about, Positions at, String source, String ear, double leastDb) {
+        Between between = new Between(source, ear, at, leastDb - SUM_DB);
+        List<Must> musts = new ArrayList<>();
+        for (List<Must.Alternative> cut : between.cuts()) musts.add(new Must(scene, about, cut));
+        musts.add(new Must(scene, about, between.firstRaised()));
+        musts.add(new Must(scene, about, between.lastRaised()));
+        return musts;
+    }
+
+    /// Some source at least of several has to come louder to an ear than it does.
+    ///
+    /// @param leastDb how loud one of them has to come
+    public Must anyHeard(
+            int scene,
+            String about,
+            Positions at,
+            Collection<String> sources,
+            String ear,
+            double leastDb) {
+        Must any = new Must(scene, about, List.of());
+        for (String source : sources)
+            any =
+                    any.or(
+                            new Must(
+                                    scene,
+                                    about,
+                                    new Between(source, ear, at, leastDb - SUM_DB).firstRaised()));
+        return any;
+    }
+
+    /// Every leg by which a source comes to an ear as the knobs stand.
+    public List<Leg> openBetween(String source, String ear, Positions at) {
+        return openBetween(graph.source(source), nodes(ear), at);
+    }
+
+    /// Every leg that lies on a way round with this one, as the knobs stand.
+    public List<Leg> round(Leg leg, Positions at) {
+        return openBetween(graph.nodesOf(leg.to()), graph.nodesOf(leg.from()), at);
+    }
+
+    private List<Leg> openBetween(int[] starts, int[] ends, Positions at) {
+        IntToDoubleFunction now = leg -> nowDb(leg, at);
+        double[] from = Reach.gainsFrom(graph, starts, now);
+        double[] to = Reach.gainsTo(graph, ends, now);
+        return Reach.crossing(
+                        graph, (u, leg, v) -> from[u] + now.applyAsDouble(leg) + to[v] > SILENT_DB)
+                .toList();
+    }
+
+    /// Every leg by which something could come to an ear, whatever is turned.
+    public List<Leg> towards(String ear) {
+        double[] on = down(ear);
+        return Reach.crossing(graph, (u, leg, v) -> mostDb(leg) + on[v] > SILENT_DB).toList();
+    }
+
+    private int[] nodes(String ear) {
+        return graph.ear(ear).channels().stream().flatMapToInt(Arrays::stream).distinct().toArray();
+    }
+
+    private double[] up(String source) {
+        return ups.computeIfAbsent(
+                source, id -> Reach.gainsFrom(graph, graph.source(id), this::mostDb));
+    }
+
+    private double[] down(String ear) {
+        return downs.computeIfAbsent(ear, id -> Reach.gainsTo(graph, nodes(id), this::mostDb));
+    }
+
+    private double nowDb(int leg, Positions at) {
+        Leg of = graph.legs().get(leg);
+        return of.gainDb() + at.governedDb(of);
+    }
+
+    /// The greatest gain that a leg can have, whatever is turned.
+    private double mostDb(int leg) {
+        if (Double.isNaN(most[leg])) {
+            Leg of = graph.legs().get(leg);
+            double db = of.gainDb();
+            for (Leg.Govern govern : of.governors()) db += mostDb(govern);
+            most[leg] = db;
+        }
+        return most[leg];
+    }
+
+    private double mostDb(Leg.Govern govern) {
+        double most = Double.NEGATIVE_INFINITY;
+        for (Setting to : dials.settings(govern.knob())) most = Math.max(most, gain(govern, to));
+        return most;
+    }
+
+    /// What lies between a source and an ear to which it does not come loud enough.
+    private final class Between {
+        private final Positions at;
+        private final int[] starts;
+        private final int[] ends;
+        /// How loud it comes to every node, and from there to the ear, everything as far open as it
+        /// goes.
+        private final double[] up;
+
+        private final double[] down;
+        private final double least;
+
+        Between(String source, String ear, Positions at, double least) {
+            this.at = at;
+            this.least = least;
+            starts = graph.source(source);
+            ends = nodes(ear);
+            up = up(source);
+            down = down(ear);
+        }
+
+        List<Must.Alternative> firstRaised() {
+            return raised(Reach.gainsFrom(graph, starts, leg -> nowDb(leg, at)), down);
+        }
+
+        List<Must.Alternative> lastRaised() {
+            return raised(up, Reach.gainsTo(graph, ends, leg -> nowDb(leg, at)));
+        }
+
+        /// Every setting by which a leg lets more through than now, and enough.
+        private List<Must.Alternative> raised(double[] before, double[] behind) {
+            Set<Must.Alternative> any = new LinkedHashSet<>();
+            Reach.crossing(
+                    graph,
+                    (u, leg, v) -> {
+                        double most = before[u] + mostDb(leg) + behind[v];
+                        if (most < least) return false;
+                        for (Leg.Govern govern : graph.legs().get(leg).governors()) {
+                            double now = gain(govern, at.get(govern.knob()));
+                            double open = mostDb(govern);
+                            for (Setting to : dials.settings(govern.knob()))
+                                if (gain(govern, to) > now + HARDLY
+                                        && most - open + gain(govern, to) >= least)
+                                    any.add(Must.Alternative.of(new Stand(govern.knob(), to)));
+                        }
+                        return false;
+                    });
+            return List.copyOf(any);
+        }
+
+        /// A row of cuts between the source and the ear; one with nothing in it where there is no
+        /// way at all.
+        List<List<Must.Alternative>> cuts() {
+            int[] turns = Reach.from(graph, starts, this::turns);
+            int distance = Arrays.stream(ends).map(v -> turns[v]).min().orElse(Reach.NEVER);
+            if (distance == Reach.NEVER) return List.of(List.of());
+            return Arrays.stream(turns)
+                    .filter(before -> before < distance)
+                    .distinct()
+                    .sorted()
+                    .mapToObj(before -> cut(turns, before))
+                    .toList();
+        }
+
+        private List<Must.Alternative> cut(int[] turns, int before) {
+            return Reach.crossing(
+                            graph,
+                            (u, leg, v) ->
+                                    turns[u] <= before && turns[v] > before && turns(u, leg, v) > 0)
+                    .flatMap(leg -> opened(leg, at).stream())
+                    .distinct()
+                    .toList();
+        }
+
+        /// What opening a leg takes, with which alone it lets enough through; negative where
+        /// nothing makes it do so.
+        private int turns(int u, int leg, int v) {
+            if (up[u] + mostDb(leg) + down[v] < least) return -1;
+            if (up[u] + nowDb(leg, at) + down[v] >= least) return 0;
+            int turns = 0;
+            for (Leg.Govern govern : graph.legs().get(leg).governors())
+                if (gain(govern, at.get(govern.knob())) < mostDb(govern) - HARDLY)
+                    turns += dials.knob(govern.knob()).knob().effort();
+            return turns;
+        }
+    }
+
+    /// The ways to open a leg: every knob that could close it stands so that it does not; or, where
+    /// none does, one of them stands so that it lets more through.
+    private List<Must.Alternative> opened(Leg leg, Positions at) {
+        if (at.governedDb(leg) > CLOSED_DB) return more(0, "", at, List.of(leg)).alternatives();
+        List<List<Stand>> groups = new ArrayList<>();
+        for (Leg.Govern govern : leg.governors()) {
+            List<Stand> group = new ArrayList<>();
+            for (Setting to : dials.settings(govern.knob()))
+                if (gain(govern, to) > CLOSED_DB) group.add(new Stand(govern.knob(), to));
+            if (group.size() < dials.settings(govern.knob()).size()) groups.add(group);
+        }
+        return List.of(new Must.Alternative(groups));
+    }
+}

@@ -1,0 +1,444 @@
+package rivulus.remedy;
+
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.BooleanSupplier;
+import java.util.function.Consumer;
+import java.util.function.IntSupplier;
+import java.util.stream.Collectors;
+import org.sat4j.specs.TimeoutException;
+import rivulus.check.Finding;
+import rivulus.check.Proof;
+import rivulus.check.Prover;
+import rivulus.file.Change;
+import rivulus.gear.Knob;
+import rivulus.gear.Picker;
+import rivulus.gear.Setting;
+import rivulus.hearing.Way;
+import rivulus.hearing.Ways;
+import rivulus.least.Cheapest;
+import rivulus.least.Choice;
+import rivulus.least.Dials;
+import rivulus.least.Must;
+import rivulus.least.Needs;
+import rivulus.rule.Idea;
+import rivulus.rule.Need;
+import rivulus.rule.Rules;
+import rivulus.rule.Workshop;
+import rivulus.show.Limit;
+import rivulus.show.Limits;
+import rivulus.show.Ref;
+import rivulus.show.Scene;
+import rivulus.show.Show;
+import rivulus.show.Turn;
+import rivulus.signal.KnobUse;
+import rivulus.signal.Leg;
+import rivulus.signal.Positions;
+import rivulus.words.Words;
+
+/// The least turns of knobs that end a trouble and do no harm, led by counter-examples.
+///
+/// The cheapest turns that do everything known to be a must are proven whole. What is wrong with
+/// them says what else must be: of all that could end it something ([Needs]). So the first turns
+/// that prove clean are least, since no cheaper ones do what every good set must.
+///
+/// Least among turns that open or close something, pick, or bring a level to off, to nominal or to
+/// what the finding itself asks for; nobody drowns what comes twice under something louder.
+final class LeastTurns {
+    private static final int MOST_TRIALS = 240;
+    private static final int LEAST_TRIALS = 24;
+    private static final long MOST_CELLS = 2_000_000;
+
+    /// However slow the machine, nobody waits longer.
+    private static final Duration MOST_TIME = Duration.ofSeconds(5);
+
+    private static final int TRIALS_FOR_OTHERS = 40;
+
+    /// A remedy that costs more than this above the cheapest is not offered.
+    private static final int WORTH_OFFERING = 1;
+
+    /// Others are looked for no longer than the least was, and this.
+    private static final Duration TIME_FOR_OTHERS = Duration.ofMillis(60);
+
+    private static final int WAYS_LOOKED_AT = 4;
+
+    private static final List<Knob.Role> KINDEST_FIRST =
+            List.of(
+                    Knob.Role.FEED,
+                    Knob.Role.TAP,
+                    Knob.Role.TRACK,
+                    Knob.Role.DEVICE,
+                    Knob.Role.SEND,
+                    Knob.Role.MUTE,
+                    Knob.Role.LEVEL,
+                    Knob.Role.FADER,
+                    Knob.Role.GAIN);
+
+    private static final Set<String> FOLLOWING = Set.of(Picker.DEFAULT, Picker.COMMUNICATIONS);
+
+    /// How far over the line a way has to be to be too much by itself, in dB.
+    private static final double SURELY_DB = 0.25;
+
+    private final Prover prover;
+    private final Proof base;
+    private final Trial trial;
+    private final Workshop workshop;
+    private final BooleanSupplier cancelled;
+    private final Limits limits;
+    /// Whether it is about something that is not heard.
+    private final boolean lacks;
+
+    private final Dials dials;
+    private final Needs needs;
+    private final Cheapest cheapest;
+    private final List<Map<Ref, Setting>> ideas = new ArrayList<>();
+    /// The knobs that the trouble itself asks for.
+    private final Set<Integer> asked = new HashSet<>();
+
+    private final List<Remedy> answers = new ArrayList<>();
+    private boolean everyMustWasOne = true;
+    private int trialsLeft;
+    private long start;
+    private long end;
+
+    LeastTurns(
+            Prover prover, Proof base, Trial trial, Workshop workshop, BooleanSupplier cancelled) {
+        this.prover = prover;
+        this.base = base;
+        this.trial = trial;
+        this.workshop = workshop;
+        this.cancelled = cancelled;
+        limits = base.show().checks().limits();
+        lacks = trial.trouble().stream().anyMatch(f -> Rules.of(f).need() == Need.MORE);
+        dials = new Dials(base.show(), base.graph(), workshop::isComputer, lacks);
+        for (Finding finding : trial.trouble())
+            for (Idea idea : Rules.of(finding).ideas(finding, workshop))
+                if (idea instanceof Idea.Settings(var settings)) {
+                    ideas.add(settings);
+                    settings.forEach(dials::offer);
+                }
+        needs = new Needs(base.graph(), dials);
+        cheapest = new Cheapest(dials);
+    }
+
+    /// The best remedies, at most so many.
+    ///
+    /// @param soFar told the first that is found, before it is proven least and others are found
+    Cures found(int most, Consumer<Remedy> soFar) {
+        List<Must> asked = trial.trouble().stream().flatMap(f -> told(f).stream()).toList();
+        asked.forEach(cheapest::must);
+        asked.stream().flatMap(Must::knobs).forEach(this.asked::add);
+        start = System.nanoTime();
+        end = start + MOST_TIME.toNanos();
+        trialsLeft = trials();
+        boolean known = enumerate(() -> answers.isEmpty() ? Cheapest.LEAST_IN_SCENES : 0);
+        answers.forEach(soFar);
+        if (known && answers.isEmpty()) {
+            cheapest.inScenesToo();
+            known = enumerate(() -> answers.isEmpty() ? Integer.MAX_VALUE : 0);
+            answers.forEach(soFar);
+        }
+        if (answers.isEmpty()) return new Cures(List.of(), known && everyMustWasOne, clash(known));
+        int least = leastEffort();
+        boolean proven = known && everyMustWasOne;
+        trialsLeft = Math.min(trialsLeft, TRIALS_FOR_OTHERS);
+        long now = System.nanoTime();
+        end = Math.min(end, now + (now - start) + TIME_FOR_OTHERS.toNanos());
+        boolean all = known && enumerate(() -> worthTrying(most));
+        if (all) {
+            cheapest.inScenesToo();
+            all = enumerate(() -> worthTrying(most));
+        }
+        return new Cures(
+                offered().stream()
+                        .limit(most)
+                        .map(
+                                remedy ->
+                                        proven && remedy.effort() == least
+                                                ? remedy.provenLeast()
+                                                : remedy)
+                        .toList(),
+                all,
+                List.of());
+    }
+
+    /// Wishes that cannot all be had, where it is known that nothing will do.
+    private List<String> clash(boolean known) {
+        if (!known || !everyMustWasOne) return List.of();
+        return cheapest.clash();
+    }
+
+    /// Tries what is cheapest until nothing is left that is worth a try; says whether it came that
+    /// far.
+    private boolean enumerate(IntSupplier worth) {
+        while (!cancelled.getAsBoolean() && trialsLeft-- > 0) {
+            try {
+                Duration left = Duration.ofNanos(end - System.nanoTime());
+                Optional<Choice> next = cheapest.next(left);
+                if (next.isEmpty() || next.get().cost() > worth.getAsInt()) return true;
+                tryOut(next.get());
+                if (worth.getAsInt() < next.get().cost()) return true;
+            } catch (TimeoutException late) {
+                return false;
+            }
+        }
+        return false;
+    }
+
+    private int leastEffort() {
+        return answers.stream().mapToInt(Remedy::effort).min().orElse(Integer.MAX_VALUE);
+    }
+
+    /// What turns may cost to be worth a try: as much as the best, and more where there are too few
+    /// that rob nobody.
+    private int worthTrying(int most) {
+        long kind = offered().stream().filter(remedy -> !remedy.robs()).count();
+        return kind >= most ? leastEffort() : leastEffort() + WORTH_OFFERING;
+    }
+
+    private List<Remedy> offered() {
+        return different(answers.stream().sorted(bestFirst()).toList());
+    }
+
+    private void tryOut(Choice choice) {
+        Proof proof = prover.prove(base.show().with(choice.turns()), base);
+        List<Must> lacking = lacking(proof);
+        if (lacking.isEmpty() && trial.isGoodForTheRig(proof)) {
+            answers.add(remedy(choice, proof));
+            cheapest.never(choice);
+            return;
+        }
+        lacking.forEach(cheapest::must);
+        if (lacking.stream().noneMatch(must -> must.isAgainst(choice, dials))) {
+            everyMustWasOne = false;
+            cheapest.never(choice);
+        }
+    }
+
+    /// What would have to be as well, seen by what is wrong with some turns.
+    private List<Must> lacking(Proof proof) {
+        List<Must> lacking = new ArrayList<>();
+        for (Finding left : trial.leftInScenes(proof)) lacking.addAll(told(left));
+        if (!lacking.isEmpty()) return lacking;
+        for (Trial.Lost lost : trial.weakened(proof))
+            lacking.addAll(
+                    needs.heard(
+                            place(lost.scene()),
+                            lost.words(base.show()),
+                            positions(proof, lost.scene()),
+                            lost.sources().iterator().next(),
+                            lost.ear(),
+                            lost.leastDb()));
+        for (Trial.Lost lost : trial.silenced(proof))
+            lacking.add(
+                    needs.anyHeard(
+                            place(lost.scene()),
+                            lost.words(base.show()),
+                            positions(proof, lost.scene()),
+                            lost.sources(),
+                            lost.ear(),
+                            lost.leastDb()));
+        return lacking;
+    }
+
+    private Positions positions(Proof proof, String scene) {
+        return proof.scene(scene).orElseThrow().tracer().live().positions();
+    }
+
+    private int place(String scene) {
+        return base.sceneIds().indexOf(scene);
+    }
+
+    /// What must be, seen by a finding.
+    private List<Must> told(Finding finding) {
+        int scene = place(finding.scene());
+        Positions at = finding.live().positions();
+        String about = Rules.of(finding).wish(finding, base.show());
+        String source = finding.key().source();
+        String ear = finding.key().ear();
+        return switch (Rules.of(finding).need()) {
+            case MORE ->
+                    needs.heard(
+                            scene,
+                            about,
+                            at,
+                            source,
+                            ear,
+                            limits.get(
+                                    finding.figures().get("levelDb") < limits.get(Limit.HEARD)
+                                            ? Limit.HEARD
+                                            : Limit.FAINT));
+            case LESS -> less(finding, about, scene, at);
+            case ONE_WAY -> List.of(oneWay(finding, about, scene, at));
+            case OTHER -> List.of(needs.other(scene, about, at, needs.towards(ear)));
+        };
+    }
+
+    /// Of every way that is too much by itself some leg; where none is, some leg of any way.
+    private List<Must> less(Finding finding, String about, int scene, Positions at) {
+        int key = finding.rule().equals("mute") ? muteKnob(finding) : Needs.NONE;
+        double level =
+                finding.figures()
+                        .getOrDefault("levelDb", -finding.figures().getOrDefault("marginDb", 0.0));
+        double line = level - Rules.of(finding).overDb(finding, limits);
+        List<Must> less = new ArrayList<>();
+        for (Way way : ways(finding))
+            if (way.levelDb() > line + SURELY_DB)
+                less.add(needs.less(scene, about, at, way.legs(), key));
+        return less.isEmpty()
+                ? List.of(needs.less(scene, about, at, anyway(finding, at), key))
+                : less;
+    }
+
+    private List<Way> ways(Finding finding) {
+        if (finding.ear().isEmpty()) return finding.evidence().ways();
+        Ways all = Ways.of(finding.live());
+        String source = finding.key().source();
+        String ear = finding.key().ear();
+        Double late = finding.figures().get("delayMs");
+        return late == null
+                ? all.strongest(source, ear, WAYS_LOOKED_AT).all()
+                : all.arriving(source, ear, late).stream().toList();
+    }
+
+    private List<Leg> anyway(Finding finding, Positions at) {
+        if (finding.ear().isPresent())
+            return needs.openBetween(finding.key().source(), finding.key().ear(), at);
+        return finding.evidence().ways().stream()
+                .flatMap(way -> way.legs().stream())
+                .findFirst()
+                .map(leg -> needs.round(leg, at))
+                .orElse(List.of());
+    }
+
+    private int muteKnob(Finding finding) {
+        return base.graph().knobs().stream()
+                .map(use -> use.ref().toString())
+                .toList()
+                .indexOf(finding.key().about());
+    }
+
+    /// Of what comes twice, one way or the other.
+    private Must oneWay(Finding finding, String about, int scene, Positions at) {
+        List<Way> ways = finding.evidence().ways();
+        List<Leg> all = ways.stream().flatMap(way -> way.legs().stream()).distinct().toList();
+        return needs.other(scene, about, at, all);
+    }
+
+    /// How many proofs may be tried: fewer where each has more to go through.
+    private int trials() {
+        long cells =
+                (long) base.show().ears().size()
+                        * base.show().sources().size()
+                        * base.show().scenes().size();
+        return Math.clamp(MOST_CELLS / Math.max(1, cells), LEAST_TRIALS, MOST_TRIALS);
+    }
+
+    private Comparator<Remedy> bestFirst() {
+        return Comparator.comparing(Remedy::robs)
+                .thenComparingInt(Remedy::effort)
+                .thenComparingInt(remedy -> remedy.turns().size())
+                .thenComparingInt(remedy -> remedy.effects().size())
+                .thenComparingInt(remedy -> lacks ? farFetched(remedy) : 0)
+                .thenComparingInt(this::bluntness)
+                .thenComparingInt(this::placeOnTheGear);
+    }
+
+    /// Of remedies that sound the same only the first is worth offering, and of the others only
+    /// those that let nobody hear what they need not.
+    private static List<Remedy> different(List<Remedy> remedies) {
+        Set<List<String>> heard = new HashSet<>();
+        List<Remedy> different = new ArrayList<>();
+        for (Remedy remedy : remedies) {
+            List<String> sound =
+                    remedy.effects().stream()
+                            .map(effect -> effect.scene() + effect.words())
+                            .toList();
+            boolean intrudes = remedy.effects().stream().anyMatch(Effect::intrudes);
+            if (heard.add(sound) && (different.isEmpty() || !intrudes)) different.add(remedy);
+        }
+        return different;
+    }
+
+    private Remedy remedy(Choice choice, Proof after) {
+        List<Turn> turns =
+                choice.turns().stream()
+                        .sorted(Comparator.comparing(turn -> !asked.contains(place(turn))))
+                        .toList();
+        List<String> orders = turns.stream().map(this::order).distinct().toList();
+        return new Remedy(
+                "Set %s%s.".formatted(Words.list(orders), only(choice)),
+                turns,
+                new Change(base.show(), after.show()),
+                List.of(),
+                choice.cost(),
+                false,
+                after,
+                Effect.between(base, after));
+    }
+
+    /// " in Doors and Interval", where it is for those scenes alone.
+    private String only(Choice choice) {
+        Show show = base.show();
+        List<Turn> turns = choice.turns();
+        boolean own =
+                turns.stream()
+                        .allMatch(
+                                turn ->
+                                        turn.scene()
+                                                .flatMap(show::scene)
+                                                .filter(in -> !in.knobs().containsKey(turn.knob()))
+                                                .isPresent());
+        if (!own) return "";
+        return " in "
+                + Words.list(
+                        turns.stream()
+                                .flatMap(turn -> turn.scene().stream())
+                                .distinct()
+                                .flatMap(id -> show.scene(id).stream())
+                                .map(Scene::name)
+                                .toList());
+    }
+
+    /// Among equals what suggests itself first is taken.
+    private int farFetched(Remedy cure) {
+        Map<Ref, Setting> turned =
+                cure.turns().stream().collect(Collectors.toMap(Turn::knob, Turn::to, (a, _) -> a));
+        for (int at = 0; at < ideas.size(); at++)
+            if (turned.entrySet().containsAll(ideas.get(at).entrySet())) return at;
+        return ideas.size();
+    }
+
+    /// Among equals a feed or a tap set right reads better than a fader pulled down.
+    private int bluntness(Remedy cure) {
+        return cure.turns().stream().mapToInt(this::bluntness).max().orElse(0);
+    }
+
+    /// A pick that follows another is seldom what is wrong.
+    private int bluntness(Turn turn) {
+        int role =
+                KINDEST_FIRST.indexOf(base.graph().knob(turn.knob()).orElseThrow().knob().role());
+        boolean follows = FOLLOWING.contains(turn.to().word());
+        return follows || role < 0 ? KINDEST_FIRST.size() : role;
+    }
+
+    /// Among equals what comes first on the gear is taken.
+    private int placeOnTheGear(Remedy cure) {
+        return cure.turns().stream().mapToInt(this::place).sum();
+    }
+
+    private int place(Turn turn) {
+        return base.graph().knobIndex(turn.knob().device(), turn.knob().name());
+    }
+
+    private String order(Turn turn) {
+        KnobUse use = base.graph().knob(turn.knob()).orElseThrow();
+        return "%s to %s".formatted(use.words(), use.say(turn.to()));
+    }
+}
