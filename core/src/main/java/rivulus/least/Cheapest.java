@@ -4,6 +4,7 @@ import java.time.Duration;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -15,14 +16,14 @@ import org.sat4j.pb.IPBSolver;
 import org.sat4j.pb.SolverFactory;
 import org.sat4j.specs.ContradictionException;
 import org.sat4j.specs.TimeoutException;
-import rivulus.gear.Setting;
 
 /// The cheapest turns of knobs that do everything that must be, by a pseudo-Boolean solver.
 ///
 /// A variable says that a knob stands at a setting: for the whole show, in a scene with a setting
-/// of its own, or in a scene that gets one. Of each knob and place one setting holds; how it stands
-/// now is free. The solver is asked whether there is a choice for so much and no more, from the
-/// least that it could cost upwards: what must be only grows, and so does what it costs.
+/// of its own, or in a scene that gets one. Of each knob and place one setting holds at most, of
+/// those that something asks for; where none does it stands as it stood, which is free. The solver
+/// is asked whether there is a choice for so much and no more, from the least that it could cost
+/// upwards: what must be only grows, and so does what it costs.
 ///
 /// Only knobs that something asks for are turned, so that the problem is as small as what is known.
 public final class Cheapest {
@@ -101,6 +102,9 @@ public final class Cheapest {
         }
     }
 
+    /// A knob in a scene, or for the whole show.
+    private record Place(int scene, int knob) {}
+
     /// The problem as the solver is told it.
     private final class Model {
         private final Map<Turned, Integer> stands = new HashMap<>();
@@ -109,8 +113,8 @@ public final class Cheapest {
         private final Map<Integer, Integer> sceneCosts = new HashMap<>();
         private final Set<List<Integer>> clauses = new LinkedHashSet<>();
         private final List<int[]> told = new ArrayList<>();
-        private final List<VecInt> oneEach = new ArrayList<>();
-        private final List<VecInt> oneAtMost = new ArrayList<>();
+        private final Map<Place, VecInt> oneAtMost = new LinkedHashMap<>();
+        private final Map<Place, Integer> overridden = new HashMap<>();
         private boolean hopeless;
         private int variables;
 
@@ -130,8 +134,7 @@ public final class Cheapest {
             IPBSolver solver = SolverFactory.newLight();
             solver.newVar(variables);
             for (int[] clause : told) solver.addClause(new VecInt(clause));
-            for (VecInt one : oneEach) solver.addExactly(one, 1);
-            for (VecInt one : oneAtMost) solver.addAtMost(one, 1);
+            for (VecInt one : oneAtMost.values()) if (one.size() > 1) solver.addAtMost(one, 1);
             return solver;
         }
 
@@ -184,39 +187,30 @@ public final class Cheapest {
 
         /// A variable that holds where a scene gets a setting of its own.
         private int overridden(int scene, int knob) {
-            Turned any = new Turned(scene, knob, null);
-            Integer known = followed.get(any);
-            if (known != null) return known;
-            int overridden = variable();
-            followed.put(any, overridden);
-            for (Setting own : dials.settings(knob))
-                clause(List.of(overridden, -stands(new Turned(scene, knob, own))));
-            return overridden;
+            return overridden.computeIfAbsent(new Place(scene, knob), _ -> variable());
         }
 
+        /// A variable by which a knob stands so in a place. Of those of one place one holds at
+        /// most; where none does it stands as it stood.
         private int stands(Turned turned) {
-            if (!stands.containsKey(turned)) addKnob(turned.scene(), turned.knob());
-            return stands.get(turned);
-        }
-
-        /// The settings of one knob in one place: exactly one of them, or, in a scene that follows
-        /// the show, one at most.
-        private void addKnob(int scene, int knob) {
-            boolean forAll = scene == Turned.FOR_ALL;
-            Optional<Setting> own = forAll ? Optional.empty() : dials.own(scene, knob);
-            boolean follows = !forAll && own.isEmpty();
-            VecInt one = new VecInt();
-            for (Setting setting : dials.settings(knob)) {
-                int stands = variable();
-                this.stands.put(new Turned(scene, knob, setting), stands);
-                one.push(stands);
-                Setting free = own.orElse(dials.standing(knob));
-                if (follows || !setting.equals(free)) {
-                    clause(List.of(-stands, cost(new Stand(knob, setting))));
-                    if (follows) clause(List.of(-stands, sceneCost(scene)));
+            Integer known = stands.get(turned);
+            if (known != null) return known;
+            int stands = variable();
+            this.stands.put(turned, stands);
+            Place place = new Place(turned.scene(), turned.knob());
+            oneAtMost.computeIfAbsent(place, _ -> new VecInt()).push(stands);
+            if (isTurned(turned)) {
+                clause(List.of(-stands, cost(new Stand(turned.knob(), turned.to()))));
+                if (follows(turned)) {
+                    clause(List.of(-stands, sceneCost(turned.scene())));
+                    clause(List.of(-stands, overridden(turned.scene(), turned.knob())));
                 }
             }
-            (follows ? oneAtMost : oneEach).add(one);
+            return stands;
+        }
+
+        private boolean follows(Turned turned) {
+            return !turned.isForAll() && dials.own(turned.scene(), turned.knob()).isEmpty();
         }
 
         private int cost(Stand stand) {

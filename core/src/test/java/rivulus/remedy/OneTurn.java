@@ -38,8 +38,7 @@ final class OneTurn {
                 Show turned = base.show().with(turns(base.show(), use, to));
                 if (turned.equals(base.show())) continue;
                 Proof after = Demo.PROVER.prove(turned, base);
-                if (isGood(trial, after))
-                    cures.add(new Cure(use.ref(), to, use.knob().effort()));
+                if (isGood(trial, after)) cures.add(new Cure(use.ref(), to, use.knob().effort()));
             }
         return cures;
     }
