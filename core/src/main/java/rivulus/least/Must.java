@@ -28,6 +28,11 @@ public record Must(int scene, String about, List<Alternative> alternatives) {
         }
     }
 
+    /// The same with one more alternative.
+    public Must or(Stand stand) {
+        return or(new Must(scene, about, List.of(Alternative.of(stand))));
+    }
+
     /// The same with the alternatives of another besides.
     Must or(Must other) {
         return new Must(

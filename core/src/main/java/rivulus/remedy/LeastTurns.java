@@ -16,6 +16,7 @@ import org.sat4j.specs.TimeoutException;
 import rivulus.check.Finding;
 import rivulus.check.Proof;
 import rivulus.check.Prover;
+import rivulus.check.Verdict;
 import rivulus.file.Change;
 import rivulus.gear.Knob;
 import rivulus.gear.Picker;
@@ -27,6 +28,7 @@ import rivulus.least.Choice;
 import rivulus.least.Dials;
 import rivulus.least.Must;
 import rivulus.least.Needs;
+import rivulus.least.Stand;
 import rivulus.rule.Idea;
 import rivulus.rule.Need;
 import rivulus.rule.Rules;
@@ -289,11 +291,27 @@ final class LeastTurns {
         double line = level - Rules.of(finding).overDb(finding, limits);
         List<Must> less = new ArrayList<>();
         for (Way way : ways(finding))
-            if (way.levelDb() > line + SURELY_DB)
+            if (way.levelDb() > line + SURELY_DB && (!isByWire(finding) || isByWire(way)))
                 less.add(needs.less(scene, about, at, way.legs(), key));
-        return less.isEmpty()
-                ? List.of(needs.less(scene, about, at, anyway(finding, at), key))
-                : less;
+        if (less.isEmpty()) less.add(needs.less(scene, about, at, anyway(finding, at), key));
+        // a key that is down already does not fail when it is pressed
+        boolean fails = finding.verdict().filter(Verdict.MUTE_FAILS::equals).isPresent();
+        if (fails && !trial.isMeant(finding))
+            less.replaceAll(must -> must.or(new Stand(key, at.get(key))));
+        return less;
+    }
+
+    /// Whether only what comes by wire counts: of a muted neighbour one always hears something.
+    private boolean isByWire(Finding finding) {
+        return finding.rule().equals("mute")
+                || base.show()
+                        .scene(finding.scene())
+                        .filter(scene -> scene.quiet().contains(finding.key().source()))
+                        .isPresent();
+    }
+
+    private static boolean isByWire(Way way) {
+        return way.legs().getLast().kind() != Leg.Kind.AIR;
     }
 
     private List<Way> ways(Finding finding) {
@@ -420,12 +438,17 @@ final class LeastTurns {
         return cure.turns().stream().mapToInt(this::bluntness).max().orElse(0);
     }
 
-    /// A pick that follows another is seldom what is wrong.
+    /// A pick that follows another is seldom what is wrong, and nobody wants one moved to another
+    /// device without need.
     private int bluntness(Turn turn) {
         int role =
                 KINDEST_FIRST.indexOf(base.graph().knob(turn.knob()).orElseThrow().knob().role());
         boolean follows = FOLLOWING.contains(turn.to().word());
-        return follows || role < 0 ? KINDEST_FIRST.size() : role;
+        boolean moves =
+                role == KINDEST_FIRST.indexOf(Knob.Role.DEVICE)
+                        && !turn.to().word().equals(Picker.NONE)
+                        && ideas.stream().noneMatch(i -> turn.to().equals(i.get(turn.knob())));
+        return follows || moves || role < 0 ? KINDEST_FIRST.size() : role;
     }
 
     /// Among equals what comes first on the gear is taken.

@@ -69,7 +69,8 @@ final class Trial {
         return leaks ? new Finding.Key("leak", key.scene(), key.ear(), key.source(), "") : key;
     }
 
-    private boolean isMeant(Finding finding) {
+    /// Whether a finding is one of those to be ended.
+    boolean isMeant(Finding finding) {
         return target.contains(harm(finding));
     }
 

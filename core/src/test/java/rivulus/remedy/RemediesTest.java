@@ -2,6 +2,7 @@ package rivulus.remedy;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -10,9 +11,12 @@ import rivulus.check.Demo;
 import rivulus.check.Finding;
 import rivulus.check.Proof;
 import rivulus.check.Trouble;
+import rivulus.disk.Extras;
 import rivulus.gear.Setting;
 import rivulus.show.Ref;
 import rivulus.show.Show;
+import rivulus.show.Wish;
+import rivulus.show.WishChange;
 
 class RemediesTest {
     private static Remedy best(Proof proof, Trouble trouble) {
@@ -190,5 +194,76 @@ class RemediesTest {
                         Remedies.of(Demo.PROVER, proof, Trouble.of(proof).getFirst(), 3, () -> true)
                                 .all())
                 .isEmpty();
+    }
+
+    @Test
+    void theFirstIsProvenLeastAndToldBeforeTheOthers() {
+        Proof proof = Demo.PROVER.prove(Demo.show("lantern-hour"));
+        Trouble echo =
+                Trouble.of(proof).stream()
+                        .filter(trouble -> trouble.first().rule().equals("echo"))
+                        .findFirst()
+                        .orElseThrow();
+        List<Remedy> first = new ArrayList<>();
+        Cures cures = Remedies.of(Demo.PROVER, proof, echo, 3, () -> false, first::add);
+        assertThat(first).hasSize(1);
+        assertThat(first.getFirst().effort()).isEqualTo(cures.all().getFirst().effort());
+        assertThat(cures.all().getFirst().least()).isTrue();
+        assertThat(cures.all().getFirst().sentence())
+                .isEqualTo("Set Show desk · USB 1 call feed to mix-minus.");
+        for (Remedy dearer : cures.all())
+            assertThat(dearer.least())
+                    .isEqualTo(dearer.effort() == cures.all().getFirst().effort());
+    }
+
+    /// The Doorstep Talks as first built: the tablet has one pick for the call, and what Maren and
+    /// Ivo hear of it they hear of each other, too.
+    @Test
+    void whatCannotAllBeHadIsToldAndEveryOneOfItIsNeeded() {
+        Show show = Demo.show("doorstep-talks");
+        Proof proof = Demo.PROVER.prove(show);
+        Trouble missing =
+                Trouble.of(proof).stream()
+                        .filter(trouble -> trouble.headline().equals("Ivo does not hear Nadia"))
+                        .findFirst()
+                        .orElseThrow();
+        Cures none = Remedies.of(Demo.PROVER, proof, missing, 3, () -> false);
+        assertThat(none.isEmpty()).isTrue();
+        assertThat(none.complete()).isTrue();
+        assertThat(none.clash())
+                .contains("Ivo hears Nadia", "Maren hears Nadia", "Maren hears Ivo once");
+        assertThat(none.words()).startsWith("These three cannot all be had with this gear: ");
+        // one of them given up, the others can be had
+        Show givenUp =
+                show.with(
+                        new WishChange(
+                                "maren",
+                                "nadia",
+                                "",
+                                Wish.MAY,
+                                "she is told what was said",
+                                Extras.NONE));
+        Proof without = Demo.PROVER.prove(givenUp);
+        Trouble same =
+                Trouble.of(without).stream()
+                        .filter(trouble -> trouble.headline().equals("Ivo does not hear Nadia"))
+                        .findFirst()
+                        .orElseThrow();
+        assertThat(Remedies.of(Demo.PROVER, without, same, 3, () -> false).all())
+                .anyMatch(remedy -> !remedy.turns().isEmpty());
+    }
+
+    /// A cough key that fails for the stream is no reason against unmuting: with the key down it
+    /// does not fail.
+    @Test
+    void aKeyThatIsDownDoesNotFailWhenItIsPressed() {
+        Proof muted =
+                Demo.PROVER.prove(Demo.turn(Demo.show("lantern-hour"), "desk/mic1.mute", true));
+        Trouble missing =
+                Trouble.of(muted).stream()
+                        .filter(trouble -> trouble.headline().equals("Bram does not hear Maren"))
+                        .findFirst()
+                        .orElseThrow();
+        assertThat(best(muted, missing).effort()).isLessThanOrEqualTo(2);
     }
 }
