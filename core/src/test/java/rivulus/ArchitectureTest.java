@@ -48,6 +48,7 @@ class ArchitectureTest {
                     "say",
                     "form",
                     "remedy",
+                    "mix",
                     "intake",
                     "chart",
                     "report",

@@ -17,7 +17,8 @@ import rivulus.disk.Line;
             CheckCommand.class,
             TraceCommand.class,
             SheetCommand.class,
-            TakeCommand.class
+            TakeCommand.class,
+            MixCommand.class
         })
 public final class Main {
     /// Everything was as wished.

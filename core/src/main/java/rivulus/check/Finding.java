@@ -154,6 +154,12 @@ public final class Finding {
             return this;
         }
 
+        /// It is about one source, whoever hears it.
+        public Draft carried(Source whom) {
+            source = whom.id();
+            return this;
+        }
+
         /// What else tells it from others: the knob of a mute.
         public Draft about(String what) {
             about = what;

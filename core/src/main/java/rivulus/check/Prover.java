@@ -9,6 +9,8 @@ import rivulus.hearing.Tracer;
 import rivulus.leads.Survey;
 import rivulus.show.Brief;
 import rivulus.show.Device;
+import rivulus.show.Mix;
+import rivulus.show.Ref;
 import rivulus.show.Scene;
 import rivulus.show.Show;
 import rivulus.signal.Compiler;
@@ -106,9 +108,14 @@ public final class Prover {
         return a.cast().equals(b.cast())
                 && a.places().equals(b.places())
                 && a.ears().equals(b.ears())
+                && mixed(a).equals(mixed(b))
                 && a.templates().equals(b.templates())
                 && a.rig().cables().equals(b.rig().cables())
                 && sameDevices(a.rig().devices(), b.rig().devices());
+    }
+
+    private static List<Ref> mixed(Show show) {
+        return show.mixes().stream().map(Mix::at).toList();
     }
 
     private static boolean sameDevices(List<Device> a, List<Device> b) {

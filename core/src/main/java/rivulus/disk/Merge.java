@@ -24,7 +24,8 @@ public final class Merge {
                     List.of("template"),
                     List.of("what", "metres?"),
                     List.of("ear", "source", "scene?"),
-                    List.of("from", "to"));
+                    List.of("from", "to"),
+                    List.of("at"));
 
     private Merge() {}
 

@@ -19,6 +19,7 @@ import rivulus.show.Cable;
 import rivulus.show.Cast;
 import rivulus.show.Device;
 import rivulus.show.Ear;
+import rivulus.show.Mix;
 import rivulus.show.MuteKey;
 import rivulus.show.Place;
 import rivulus.show.Playback;
@@ -91,12 +92,22 @@ public final class Cleaning {
                         from.mutes().stream()
                                 .filter(this::canBePressed)
                                 .map(m -> mute(m, sources, earIds))
+                                .toList(),
+                        from.mixes().stream()
+                                .filter(this::isMixedThere)
+                                .map(mix -> mix.of(sources))
                                 .toList());
         return from.withCast(new Cast(from.cast().people(), playback, from.cast().extras()))
                 .withPlaces(from.places().stream().map(this::place).toList())
                 .withEars(ears)
                 .withRig(rig)
                 .withRundown(rundown);
+    }
+
+    private boolean isMixedThere(Mix mix) {
+        if (isThere(mix.at())) return true;
+        losses.add("what " + mix.at() + " is to carry");
+        return false;
     }
 
     private boolean isNamed(

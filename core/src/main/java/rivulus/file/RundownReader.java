@@ -20,6 +20,7 @@ import rivulus.show.Habit;
 import rivulus.show.Habits;
 import rivulus.show.Limit;
 import rivulus.show.Limits;
+import rivulus.show.Mix;
 import rivulus.show.MuteKey;
 import rivulus.show.Ref;
 import rivulus.show.Rundown;
@@ -39,7 +40,7 @@ final class RundownReader {
     }
 
     Rundown rundown() throws FileTrouble {
-        return new Rundown(changes(), aims(), scenes(), mutes());
+        return new Rundown(changes(), aims(), scenes(), mutes(), mixes());
     }
 
     private List<WishChange> changes() throws FileTrouble {
@@ -82,6 +83,34 @@ final class RundownReader {
             aims.add(aim);
         }
         return aims;
+    }
+
+    private List<Mix> mixes() throws FileTrouble {
+        List<Mix> mixes = new ArrayList<>();
+        for (Entry item : root.items("mixes")) {
+            Ref at = names.point(item.field("at"));
+            if (mixes.stream().anyMatch(other -> other.at().equals(at)))
+                throw item.trouble("there is another mix at %s", at);
+            List<Mix.Step> steps = new ArrayList<>();
+            for (Entry step : item.items("carries")) steps.add(step(step));
+            mixes.add(new Mix(at, steps, item.extras()));
+        }
+        return mixes;
+    }
+
+    private Mix.Step step(Entry step) throws FileTrouble {
+        boolean group = step.maybe("group").isPresent();
+        if (group == step.maybe("source").isPresent())
+            throw step.trouble("this should say a group or a source");
+        Mix.Who who =
+                group
+                        ? step.field("group").word("group", Mix.Group.class)
+                        : new Mix.One(
+                                ShowNames.known(step.field("source"), "source", names.sources));
+        boolean but = step.truth("but", false);
+        double db = step.number("db", -Mix.MOST_DB, Mix.MOST_DB, 0);
+        if (but && db != 0) throw step.trouble("what is left out has no level");
+        return new Mix.Step(who, but, db);
     }
 
     private List<Scene> scenes() throws FileTrouble {

@@ -16,6 +16,7 @@ import rivulus.show.Checks;
 import rivulus.show.Device;
 import rivulus.show.Ear;
 import rivulus.show.Loudness;
+import rivulus.show.Mix;
 import rivulus.show.MuteKey;
 import rivulus.show.Owned;
 import rivulus.show.Person;
@@ -53,6 +54,7 @@ final class ShowWriter {
         out.put("rig", rig(show.rig()));
         out.put("scenes", all(show.scenes(), ShowWriter::scene));
         out.put("mutes", all(show.mutes(), ShowWriter::mute));
+        out.put("mixes", all(show.mixes(), ShowWriter::mix));
         out.put("templates", all(show.templates(), own -> own.written().fields()));
         out.put("checks", checks(show.checks()));
         return out.with(show.extras());
@@ -105,6 +107,24 @@ final class ShowWriter {
                 .put("finding", silenced.finding())
                 .put("reason", silenced.reason())
                 .with(silenced.extras());
+    }
+
+    private static Map<String, Object> mix(Mix mix) {
+        return new Fields()
+                .must("at", mix.at().toString())
+                .put("carries", all(mix.steps(), ShowWriter::step))
+                .with(mix.extras());
+    }
+
+    private static Map<String, Object> step(Mix.Step step) {
+        Fields out = new Fields();
+        switch (step.who()) {
+            case Mix.Group group -> out.put("group", group.word());
+            case Mix.One(String source) -> out.put("source", source);
+        }
+        if (step.but()) out.put("but", true);
+        if (step.db() != 0) out.put("db", step.db());
+        return out.with(Extras.NONE);
     }
 
     private static Map<String, Object> cast(Cast cast) {

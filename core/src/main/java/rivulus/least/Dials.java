@@ -31,12 +31,19 @@ public final class Dials {
     private final SignalGraph graph;
     private final Predicate<String> isComputer;
     private final boolean picksMayMove;
+    private final Scope scope;
     private final Map<Integer, Set<Setting>> offered = new HashMap<>();
     private final Map<Integer, List<Setting>> settings = new HashMap<>();
 
     /// @param isComputer whether a device, by its id, is a computer
     /// @param picksMayMove whether picking some other device counts as letting less through
-    public Dials(Show show, SignalGraph graph, Predicate<String> isComputer, boolean picksMayMove) {
+    public Dials(
+            Show show,
+            SignalGraph graph,
+            Predicate<String> isComputer,
+            boolean picksMayMove,
+            Scope scope) {
+        this.scope = scope;
         this.picksMayMove = picksMayMove;
         this.show = show;
         this.graph = graph;
@@ -62,9 +69,12 @@ public final class Dials {
         worth.add(standing(k));
         for (int scene = 0; scene < show.scenes().size(); scene++)
             own(scene, k).ifPresent(worth::add);
+        if (!scope.mayTurn().test(knob(k).ref())) return List.copyOf(worth);
         if (knob instanceof Knob.Level) {
             worth.addAll(knob.others(Setting.Level.OFF));
             worth.addAll(knob.others(new Setting.Level(0)));
+            for (double db : scope.levels())
+                if (knob.takes(new Setting.Level(db))) worth.add(new Setting.Level(db));
         } else if (!(knob instanceof Knob.Time) && knob.role() != Knob.Role.FACT) {
             worth.addAll(knob.others(standing(k)));
         }

@@ -28,6 +28,7 @@ import rivulus.least.Choice;
 import rivulus.least.Dials;
 import rivulus.least.Must;
 import rivulus.least.Needs;
+import rivulus.least.Scope;
 import rivulus.least.Stand;
 import rivulus.rule.Idea;
 import rivulus.rule.Need;
@@ -110,15 +111,20 @@ final class LeastTurns {
     private long end;
 
     LeastTurns(
-            Prover prover, Proof base, Trial trial, Workshop workshop, BooleanSupplier cancelled) {
+            Prover prover,
+            Proof base,
+            Trial trial,
+            Workshop workshop,
+            Scope scope,
+            BooleanSupplier cancelled) {
         this.prover = prover;
         this.base = base;
         this.trial = trial;
         this.workshop = workshop;
         this.cancelled = cancelled;
         limits = base.show().checks().limits();
-        lacks = trial.trouble().stream().anyMatch(f -> Rules.of(f).need() == Need.MORE);
-        dials = new Dials(base.show(), base.graph(), workshop::isComputer, lacks);
+        lacks = trial.trouble().stream().anyMatch(f -> Rules.of(f).need(f) == Need.MORE);
+        dials = new Dials(base.show(), base.graph(), workshop::isComputer, lacks, scope);
         for (Finding finding : trial.trouble())
             for (Idea idea : Rules.of(finding).ideas(finding, workshop))
                 if (idea instanceof Idea.Settings(var settings)) {
@@ -263,8 +269,8 @@ final class LeastTurns {
         Positions at = finding.live().positions();
         String about = Rules.of(finding).wish(finding, base.show());
         String source = finding.key().source();
-        String ear = finding.key().ear();
-        return switch (Rules.of(finding).need()) {
+        String ear = Rules.of(finding).listener(finding);
+        return switch (Rules.of(finding).need(finding)) {
             case MORE ->
                     needs.heard(
                             scene,
@@ -315,19 +321,19 @@ final class LeastTurns {
     }
 
     private List<Way> ways(Finding finding) {
-        if (finding.ear().isEmpty()) return finding.evidence().ways();
+        String listener = Rules.of(finding).listener(finding);
+        if (listener.isEmpty()) return finding.evidence().ways();
         Ways all = Ways.of(finding.live());
         String source = finding.key().source();
-        String ear = finding.key().ear();
         Double late = finding.figures().get("delayMs");
         return late == null
-                ? all.strongest(source, ear, WAYS_LOOKED_AT).all()
-                : all.arriving(source, ear, late).stream().toList();
+                ? all.strongest(source, listener, WAYS_LOOKED_AT).all()
+                : all.arriving(source, listener, late).stream().toList();
     }
 
     private List<Leg> anyway(Finding finding, Positions at) {
-        if (finding.ear().isPresent())
-            return needs.openBetween(finding.key().source(), finding.key().ear(), at);
+        String listener = Rules.of(finding).listener(finding);
+        if (!listener.isEmpty()) return needs.openBetween(finding.key().source(), listener, at);
         return finding.evidence().ways().stream()
                 .flatMap(way -> way.legs().stream())
                 .findFirst()

@@ -16,6 +16,7 @@ import rivulus.file.Change;
 import rivulus.file.ShowFile;
 import rivulus.gear.Catalogue;
 import rivulus.leads.End;
+import rivulus.least.Scope;
 import rivulus.rule.Idea;
 import rivulus.rule.Rules;
 import rivulus.rule.Workshop;
@@ -91,10 +92,29 @@ public final class Remedies {
         return new Remedies(prover, proof, trouble.findings(), most, cancelled).search(soFar);
     }
 
+    /// The best turns of knobs that end some findings of what is heard.
+    ///
+    /// @param alone where they are wanted whatever else comes of it: the rule by which alone
+    ///     something new or worse speaks against them, but for a howl
+    /// @param scope which knobs may be turned
+    public static Cures turns(
+            Prover prover,
+            Proof proof,
+            List<Finding> findings,
+            Optional<String> alone,
+            Scope scope,
+            BooleanSupplier cancelled) {
+        Workshop workshop = new Workshop(proof, prover.catalogue());
+        Trial trial = new Trial(proof, findings, alone);
+        return new LeastTurns(prover, proof, trial, workshop, scope, cancelled).found(1, _ -> {});
+    }
+
     private Cures search(Consumer<Remedy> soFar) {
         Finding first = trial.first();
         if (first.isOfTheRig()) return onGear(first);
-        Cures turned = new LeastTurns(prover, base, trial, workshop, cancelled).found(most, soFar);
+        Cures turned =
+                new LeastTurns(prover, base, trial, workshop, Scope.ANY, cancelled)
+                        .found(most, soFar);
         if (!turned.isEmpty() || !turned.complete()) return turned;
         Cures gear = onGear(first);
         return gear.isEmpty() ? turned : gear;

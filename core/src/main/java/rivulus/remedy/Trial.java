@@ -7,6 +7,7 @@ import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import rivulus.check.Finding;
 import rivulus.check.Proof;
@@ -27,6 +28,7 @@ import rivulus.words.Severity;
 final class Trial {
     private final Proof before;
     private final List<Finding> trouble;
+    private final Optional<String> alone;
     private final Set<Finding.Key> target = new HashSet<>();
     private final List<String> scenesInOrder;
     private final Set<String> howling = new HashSet<>();
@@ -35,7 +37,14 @@ final class Trial {
 
     /// @param trouble the findings to be ended
     Trial(Proof before, List<Finding> trouble) {
+        this(before, trouble, Optional.empty());
+    }
+
+    /// @param alone where somebody wants to hear it otherwise, whatever else comes of it: the rule
+    ///     by which alone something new or worse is a harm, but for a howl, which always is
+    Trial(Proof before, List<Finding> trouble, Optional<String> alone) {
         this.before = before;
+        this.alone = alone;
         this.trouble = trouble;
         for (Finding finding : before.heard()) {
             known.put(harm(finding), finding.severity());
@@ -83,7 +92,8 @@ final class Trial {
             for (Finding finding : after.scene(id).orElseThrow().findings()) {
                 Severity was = known.get(harm(finding));
                 if (isMeant(finding)) uncured.add(finding);
-                else if (was == null || finding.severity().compareTo(was) < 0) worse.add(finding);
+                else if ((was == null || finding.severity().compareTo(was) < 0) && isHarm(finding))
+                    worse.add(finding);
             }
             if (!uncured.isEmpty()) return uncured;
             if (!worse.isEmpty()) return worse;
@@ -107,6 +117,11 @@ final class Trial {
                 .anyMatch(left -> !knownOfTheRig.containsKey(left.key()));
     }
 
+    private boolean isHarm(Finding finding) {
+        return finding.severity() == Severity.DANGER
+                || alone.map(finding.rule()::equals).orElse(true);
+    }
+
     /// One ear in one scene that would go without something.
     ///
     /// @param leastDb how loud one of the sources at least would have to come
@@ -124,6 +139,7 @@ final class Trial {
     /// more.
     List<Lost> silenced(Proof after) {
         List<Lost> silenced = new ArrayList<>();
+        if (alone.isPresent()) return silenced;
         for (Finding finding : trouble) {
             if (finding.ear().isEmpty()) continue;
             String ear = finding.ear().get();
@@ -151,7 +167,7 @@ final class Trial {
     /// Who must be heard and would be heard much fainter than before, what was louder than nominal
     /// as if it had been at nominal.
     List<Lost> weakened(Proof after) {
-        return weakened(after, Set.of());
+        return alone.isPresent() ? List.of() : weakened(after, Set.of());
     }
 
     private List<Lost> weakened(Proof after, Set<String> leftOut) {

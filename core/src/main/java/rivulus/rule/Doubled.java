@@ -37,7 +37,7 @@ final class Doubled implements Rule {
     }
 
     @Override
-    public Need need() {
+    public Need need(Finding finding) {
         return Need.ONE_WAY;
     }
 

@@ -30,7 +30,7 @@ final class Echo implements Rule {
     }
 
     @Override
-    public Need need() {
+    public Need need(Finding finding) {
         return Need.LESS;
     }
 

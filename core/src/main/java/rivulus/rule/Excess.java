@@ -22,7 +22,7 @@ final class Excess implements Rule {
     }
 
     @Override
-    public Need need() {
+    public Need need(Finding finding) {
         return Need.LESS;
     }
 

@@ -145,9 +145,14 @@ final class GraphIdeas {
     ///
     /// @param db up, or, negative, down
     List<Idea> turned(Finding finding, double db) {
+        return turned(finding, finding.ear().orElseThrow(), db);
+    }
+
+    /// Every level on the strongest way to some listener turned by so much.
+    List<Idea> turned(Finding finding, String listener, double db) {
         Positions positions = finding.live().positions();
         List<Map<Ref, Setting>> steps = new ArrayList<>();
-        for (Leg leg : wayLegs(finding, 1))
+        for (Leg leg : wayLegs(finding, listener, 1))
             for (Leg.Govern govern : leg.governors()) {
                 KnobUse use = finding.live().graph().knobs().get(govern.knob());
                 boolean stands = positions.get(govern.knob()) instanceof Setting.Level;
@@ -179,8 +184,12 @@ final class GraphIdeas {
     }
 
     private static List<Leg> wayLegs(Finding finding, int ways) {
+        return wayLegs(finding, finding.ear().orElseThrow(), ways);
+    }
+
+    private static List<Leg> wayLegs(Finding finding, String listener, int ways) {
         return Ways.of(finding.live())
-                .strongest(finding.source().orElseThrow(), finding.ear().orElseThrow(), ways)
+                .strongest(finding.source().orElseThrow(), listener, ways)
                 .stream()
                 .flatMap(way -> way.legs().stream())
                 .distinct()

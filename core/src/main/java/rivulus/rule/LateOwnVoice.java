@@ -28,7 +28,7 @@ final class LateOwnVoice implements Rule {
     }
 
     @Override
-    public Need need() {
+    public Need need(Finding finding) {
         return Need.LESS;
     }
 

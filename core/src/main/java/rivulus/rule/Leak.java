@@ -26,7 +26,7 @@ final class Leak implements Rule {
     }
 
     @Override
-    public Need need() {
+    public Need need(Finding finding) {
         return Need.LESS;
     }
 

@@ -27,7 +27,7 @@ final class Looping implements Rule {
     }
 
     @Override
-    public Need need() {
+    public Need need(Finding finding) {
         return Need.LESS;
     }
 

@@ -24,7 +24,7 @@ final class Missing implements Rule {
     }
 
     @Override
-    public Need need() {
+    public Need need(Finding finding) {
         return Need.MORE;
     }
 

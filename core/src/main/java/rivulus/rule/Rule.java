@@ -28,8 +28,14 @@ public interface Rule {
     }
 
     /// What in the sound has to change for a finding of it to end, where it is about what is heard.
-    default Need need() {
+    default Need need(Finding finding) {
         return Need.OTHER;
+    }
+
+    /// By what id whoever hears it, or lacks it, is found in the graph; empty where nobody is
+    /// meant.
+    default String listener(Finding finding) {
+        return finding.key().ear();
     }
 
     /// By how much what is heard is too much, in dB; not a number where that says nothing.

@@ -31,6 +31,7 @@ public final class Rules implements Judge {
                     new Excess(),
                     new Balance(),
                     new LateForWish(),
+                    new Mixed(),
                     // leads
                     new LeadRule(Fault.Kind.SPEAKER_TO_LINE, Workshop::rejoined),
                     new LeadRule(Fault.Kind.CONNECTOR, Workshop::rejoined),

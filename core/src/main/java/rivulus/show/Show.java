@@ -46,7 +46,7 @@ public record Show(
                 List.of(),
                 List.of(),
                 new Rig(List.of(), List.of(), List.of(), Extras.NONE),
-                new Rundown(List.of(), List.of(), List.of(Scene.only()), List.of()),
+                new Rundown(List.of(), List.of(), List.of(Scene.only()), List.of(), List.of()),
                 List.of(),
                 Checks.USUAL,
                 Extras.NONE);
@@ -117,6 +117,27 @@ public record Show(
     /// Knobs that people reach for to silence something.
     public List<MuteKey> mutes() {
         return rundown.mutes();
+    }
+
+    /// What feeds are to carry.
+    public List<Mix> mixes() {
+        return rundown.mixes();
+    }
+
+    /// What the feed that is mixed at a point is to carry, where somebody said so.
+    public Optional<Mix> mix(Ref at) {
+        return mixes().stream().filter(mix -> mix.at().equals(at)).findFirst();
+    }
+
+    /// The show in which a feed is to carry something, or, empty, nobody says what.
+    public Show mixing(Ref at, Optional<Mix> mix) {
+        List<Mix> mixes = new ArrayList<>();
+        for (Mix other : mixes()) {
+            if (!other.at().equals(at)) mixes.add(other);
+            else mix.ifPresent(mixes::add);
+        }
+        if (mix.isPresent() && mix(at).isEmpty()) mixes.add(mix.get());
+        return withRundown(rundown.withMixes(mixes));
     }
 
     /// The ear of that id.

@@ -24,6 +24,7 @@ import rivulus.gear.Template;
 import rivulus.show.Cable;
 import rivulus.show.Device;
 import rivulus.show.Ear;
+import rivulus.show.Mix;
 import rivulus.show.Person;
 import rivulus.show.Playback;
 import rivulus.show.Ref;
@@ -330,6 +331,9 @@ public final class Compiler {
     private SequencedMap<String, SignalGraph.EarNodes> earNodes() {
         SequencedMap<String, SignalGraph.EarNodes> ears = new LinkedHashMap<>();
         for (Ear ear : show.ears()) ears.put(ear.id(), earNodes(whole(listensAt(ear))));
+        for (Mix mix : show.mixes())
+            if (pointNodes.containsKey(mix.at()))
+                ears.put(mix.ear(), earNodes(whole(List.of(mix.at()))));
         return ears;
     }
 

@@ -197,6 +197,18 @@ public final class LiveGraph {
         return false;
     }
 
+    /// Whether sound of a source comes to a machine, by open legs and at least so loud at some
+    /// point of it.
+    ///
+    /// @param db against nominal
+    public boolean comesTo(String source, String device, double db) {
+        double[] best =
+                Reach.gainsFrom(graph, graph.source(source), leg -> 20 * Math.log10(legGain[leg]));
+        for (Node node : graph.nodes())
+            if (node.point().device().equals(device) && best[node.index()] >= db) return true;
+        return false;
+    }
+
     /// The graph this is a state of.
     public SignalGraph graph() {
         return graph;

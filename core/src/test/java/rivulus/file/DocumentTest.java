@@ -32,12 +32,14 @@ import rivulus.show.Habit;
 import rivulus.show.Habits;
 import rivulus.show.Limits;
 import rivulus.show.Loudness;
+import rivulus.show.Mix;
 import rivulus.show.MuteKey;
 import rivulus.show.Occasion;
 import rivulus.show.OwnTemplate;
 import rivulus.show.Owned;
 import rivulus.show.Person;
 import rivulus.show.Playback;
+import rivulus.show.Ref;
 import rivulus.show.Rundown;
 import rivulus.show.Show;
 import rivulus.show.Strip;
@@ -78,6 +80,14 @@ class DocumentTest {
         List<Cable> cables = new ArrayList<>(show.rig().cables());
         cables.set(0, cables.getFirst().toBuy(true).marked(Optional.of(Tape.BLUE)));
         List<Owned> stock = List.of(new Owned("XLR lead", 5, 4, Extras.NONE));
+        Mix mix =
+                new Mix(
+                        Ref.of("desk/out.usb1chat"),
+                        List.of(
+                                Mix.Step.in(Mix.Group.EVERYTHING),
+                                Mix.Step.out(new Mix.One("nadia")),
+                                new Mix.Step(Mix.Group.MUSIC, false, -6)),
+                        Extras.NONE);
         MuteKey key = show.mutes().getFirst();
         MuteKey excepted =
                 new MuteKey(
@@ -115,7 +125,12 @@ class DocumentTest {
                 .on(new Occasion("1 December", "Bring tea."))
                 .withCast(new Cast(people, playback, show.cast().extras()))
                 .withRundown(
-                        new Rundown(List.of(once), List.of(aim), show.scenes(), List.of(excepted)))
+                        new Rundown(
+                                List.of(once),
+                                List.of(aim),
+                                show.scenes(),
+                                List.of(excepted),
+                                List.of(mix)))
                 .withTemplates(List.of(Templates.parseOwn(own, "own")));
     }
 

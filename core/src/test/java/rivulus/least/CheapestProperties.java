@@ -31,7 +31,7 @@ class CheapestProperties {
     private static final List<Integer> SCENES = List.of(0, 1);
 
     private static Dials dials() {
-        return new Dials(SHOW, GRAPH, _ -> false, false);
+        return new Dials(SHOW, GRAPH, _ -> false, false, Scope.ANY);
     }
 
     /// Some knobs, one at least of which a scene has a setting of its own for.
