@@ -14,9 +14,9 @@ import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.Scene;
 import javafx.scene.control.Button;
+import javafx.scene.control.ButtonBase;
 import javafx.scene.control.TextArea;
 import javafx.scene.control.TextField;
-import javafx.scene.control.ToggleButton;
 import javafx.scene.image.WritableImage;
 import javafx.stage.Stage;
 import javax.imageio.ImageIO;
@@ -30,6 +30,7 @@ import rivulus.app.shell.MainWindow;
 import rivulus.chart.RigLayer;
 import rivulus.check.Prover;
 import rivulus.file.DemoShows;
+import rivulus.mix.Feeds;
 import rivulus.rule.Rules;
 
 /// Takes a picture of every main view of the demo show at 1280 by 800, without a display.
@@ -87,8 +88,17 @@ public final class Shots extends Application {
                     session.source().set("nadia");
                 });
         shot(
+                "mixes-every",
+                () -> {
+                    session.source().set("");
+                    press("#every-mix");
+                    letTheCallCarryAllButNadia();
+                });
+        shot(
                 "say",
                 () -> {
+                    press("#one-listener");
+                    session.document().undo();
                     session.source().set("");
                     window.stages().stream()
                             .filter(BriefStage.class::isInstance)
@@ -186,6 +196,13 @@ public final class Shots extends Application {
                 });
     }
 
+    private void letTheCallCarryAllButNadia() {
+        Feeds.of(session.shelf().prover(), session.proof().get()).stream()
+                .filter(feed -> feed.at().toString().equals("desk/out.usb1chat"))
+                .findFirst()
+                .ifPresent(call -> session.mixings().let(call, call.asked()));
+    }
+
     private void shot(String name, Runnable prepare) {
         shots.add(new Shot(name, prepare));
     }
@@ -219,7 +236,7 @@ public final class Shots extends Application {
     }
 
     private void press(String selector) {
-        if (window.scene().getRoot().lookup(selector) instanceof ToggleButton button) button.fire();
+        if (window.scene().getRoot().lookup(selector) instanceof ButtonBase button) button.fire();
     }
 
     private void next() {

@@ -24,8 +24,8 @@ import rivulus.file.Journal;
 import rivulus.file.ShowFile;
 import rivulus.file.Templates;
 import rivulus.gear.Setting;
+import rivulus.remedy.Cures;
 import rivulus.remedy.Remedy;
-import rivulus.search.Found;
 import rivulus.show.Cable;
 import rivulus.show.Device;
 import rivulus.show.Ref;
@@ -95,7 +95,7 @@ class ReliabilityTest {
             hand.awaitFixes();
             Remedy fix =
                     hand.session().remedies().values().stream()
-                            .flatMap(Found::stream)
+                            .flatMap(Cures::stream)
                             .filter(remedy -> remedy.turns().isEmpty())
                             .findFirst()
                             .orElseThrow();

@@ -1,13 +1,17 @@
 package rivulus.app.mixes;
 
 import java.nio.file.Path;
+import java.util.List;
 import java.util.function.Consumer;
 import java.util.function.Function;
+import javafx.beans.property.BooleanProperty;
+import javafx.beans.property.SimpleBooleanProperty;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
+import javafx.scene.control.ToggleButton;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.StackPane;
@@ -17,6 +21,7 @@ import rivulus.app.look.Sources;
 import rivulus.app.session.Picture;
 import rivulus.app.session.Session;
 import rivulus.app.session.View;
+import rivulus.app.stage.Command;
 import rivulus.app.stage.Stage;
 import rivulus.chart.Course;
 import rivulus.gear.Catalogue;
@@ -38,6 +43,11 @@ public final class MixesStage extends StackPane implements Stage, View<Sight> {
     private final Label resting = Look.paragraph("", "resting");
     private final VBox drawing = new VBox();
     private final Label arrivals = Look.text("Arrivals", "stage-subtitle");
+    private final FeedsBox feeds;
+    private final List<Node> ofOneEar;
+    private final BooleanProperty all = new SimpleBooleanProperty(false);
+    private final ToggleButton one = new ToggleButton("One listener");
+    private final ToggleButton every = new ToggleButton("Every mix");
 
     /// The stage of a session.
     ///
@@ -61,7 +71,16 @@ public final class MixesStage extends StackPane implements Stage, View<Sight> {
         back.setId("back-to-ear");
         back.getStyleClass().add("back");
         back.setOnAction(_ -> session.source().set(""));
-        HBox head = new HBox(12, heading, back);
+        feeds = new FeedsBox(session, () -> isSeen() && all.get());
+        VBox.setVgrow(feeds, Priority.ALWAYS);
+        one.setId("one-listener");
+        every.setId("every-mix");
+        for (ToggleButton tab : List.of(one, every)) tab.getStyleClass().setAll("pane-tab");
+        one.setOnAction(_ -> turn(false));
+        every.setOnAction(_ -> turn(true));
+        HBox tabs = new HBox(one, every);
+        tabs.getStyleClass().add("layers");
+        HBox head = new HBox(12, heading, back, Look.spring(), tabs);
         head.setAlignment(Pos.BASELINE_LEFT);
         ScrollPane scroll = new ScrollPane(course);
         scroll.setFitToWidth(true);
@@ -70,10 +89,47 @@ public final class MixesStage extends StackPane implements Stage, View<Sight> {
         scroll.setMinHeight(120);
         VBox.setVgrow(scroll, Priority.ALWAYS);
         drawing.getStyleClass().add("stage");
-        drawing.getChildren().addAll(head, scroll, resting, arrivals, ruler);
+        ofOneEar = List.of(scroll, resting, arrivals, ruler);
+        drawing.getChildren().addAll(head, scroll, resting, arrivals, ruler, feeds);
         getChildren().addAll(drawing, new StartPage(session, wanted));
         session.draws(this);
+        turn(false);
         clear();
+    }
+
+    /// Turns to every mix, or to what one listener hears.
+    private void turn(boolean toAll) {
+        all.set(toAll);
+        one.setSelected(!toAll);
+        every.setSelected(toAll);
+        for (Node node : ofOneEar) Look.show(node, !toAll);
+        Look.show(feeds, toAll);
+        session.redraw();
+    }
+
+    @Override
+    public List<Command> commands() {
+        return List.of(
+                Command.of("Mixes: every mix as a sentence", "Shortcut+M", this::everyMix),
+                Command.of("Mixes: what one listener hears", "", this::oneListener),
+                Command.of(
+                        "Write every mix from the brief",
+                        "",
+                        () -> {
+                            everyMix();
+                            session.mixings().all();
+                        }));
+    }
+
+    private void everyMix() {
+        session.stage().set(ID);
+        turn(true);
+        every.requestFocus();
+    }
+
+    private void oneListener() {
+        session.stage().set(ID);
+        turn(false);
     }
 
     @Override
@@ -138,6 +194,11 @@ public final class MixesStage extends StackPane implements Stage, View<Sight> {
         ruler.setMinHeight(tall);
         course.show(sight, session.settings().motion().get());
         ruler.show(sight);
+        if (all.get()) {
+            heading.setText("What every mix carries");
+            Look.show(back, false);
+            return;
+        }
         if (!listens) return;
         boolean ofSource = picture.source() != null;
         boolean would = session.preview().get() != null;

@@ -68,6 +68,7 @@ public final class Session implements AutoCloseable {
 
     private final Document document;
     private final Joinings joinings;
+    private final Mixings mixings;
 
     private boolean choosing;
 
@@ -81,6 +82,7 @@ public final class Session implements AutoCloseable {
                 new Document(shelf, settings, journal, this::say, mishap::set)
                         .telling(this::begin, this::changed);
         joinings = new Joinings(this, mishap::set);
+        mixings = new Mixings(this, mishap::set);
         for (StringProperty choice : List.of(ear, source, scene, device)) {
             choice.addListener((_, _, _) -> lookElsewhere());
         }
@@ -199,6 +201,8 @@ public final class Session implements AutoCloseable {
         views.forEach(View::clear);
         remedies.clear();
         choosing = true;
+        mixings.stop();
+        mixings.told().clear();
         for (StringProperty choice : List.of(ear, source, device)) choice.set("");
         scene.set(document.show().get().scenes().getFirst().id());
     }
@@ -361,6 +365,11 @@ public final class Session implements AutoCloseable {
         return joinings;
     }
 
+    /// Mixes written into the show.
+    public Mixings mixings() {
+        return mixings;
+    }
+
     /// Makes an edit, and turns to what it chooses: an ear, a scene or a device.
     public void edit(Edit edit) {
         document.edit(edit.name(), edit.change());
@@ -400,6 +409,7 @@ public final class Session implements AutoCloseable {
                 && papers.isSettled()
                 && document.isSettled()
                 && joinings.isSettled()
+                && mixings.isSettled()
                 && lanes().stream().allMatch(lane -> lane.isIdle() || lane == mending);
     }
 
@@ -415,6 +425,7 @@ public final class Session implements AutoCloseable {
         shelf.close();
         papers.close();
         joinings.close();
+        mixings.close();
         settings.close();
     }
 }
