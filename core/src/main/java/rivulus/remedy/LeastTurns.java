@@ -139,6 +139,8 @@ final class LeastTurns {
     ///
     /// @param soFar told the first that is found, before it is proven least and others are found
     Cures found(int most, Consumer<Remedy> soFar) {
+        if (ideas.isEmpty() && trial.trouble().stream().allMatch(this::isVague))
+            return new Cures(List.of(), true, List.of());
         List<Must> asked = trial.trouble().stream().flatMap(f -> told(f).stream()).toList();
         asked.forEach(cheapest::must);
         asked.stream().flatMap(Must::knobs).forEach(this.asked::add);
@@ -174,6 +176,11 @@ final class LeastTurns {
                         .toList(),
                 all,
                 List.of());
+    }
+
+    /// Whether nobody knows what would have to change.
+    private boolean isVague(Finding finding) {
+        return Rules.of(finding).need(finding) == Need.OTHER;
     }
 
     /// Wishes that cannot all be had, where it is known that nothing will do.
@@ -371,6 +378,7 @@ final class LeastTurns {
                 .thenComparingInt(remedy -> remedy.effects().size())
                 .thenComparingInt(remedy -> lacks ? farFetched(remedy) : 0)
                 .thenComparingInt(this::bluntness)
+                .thenComparingInt(this::farFetched)
                 .thenComparingInt(this::placeOnTheGear);
     }
 

@@ -8,6 +8,6 @@ public enum Need {
     MORE,
     /// Something has to come otherwise than it does: one of its ways, not both.
     ONE_WAY,
-    /// Something has to be otherwise; what, is not known beforehand.
+    /// Something has to be otherwise; what, only the rule's ideas say.
     OTHER
 }

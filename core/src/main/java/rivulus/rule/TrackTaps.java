@@ -27,6 +27,11 @@ final class TrackTaps implements Rule {
     }
 
     @Override
+    public Need need(Finding finding) {
+        return Need.ONE_WAY;
+    }
+
+    @Override
     public List<Finding.Draft> inScene(SceneProof scene, Limits limits) {
         List<Finding.Draft> findings = new ArrayList<>();
         Optional<Habit.Way> said = scene.show().habits().of(Habit.TAPS);

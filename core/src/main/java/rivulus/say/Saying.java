@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Predicate;
 import rivulus.disk.Extras;
 import rivulus.edit.Edit;
 import rivulus.edit.Ids;
@@ -152,7 +153,14 @@ final class Saying {
 
     // Who listens
 
+    /// One that listens nowhere yet is put there; else there is one more.
     private Show listener(Show to, Meaning.Listener said) {
+        Optional<Ear> nowhere =
+                to.ears().stream()
+                        .filter(ear -> ear.kind() == said.kind() && ear.isNowhere())
+                        .findFirst();
+        if (nowhere.isPresent() && !said.at().isEmpty())
+            return new Listening(to, catalogue).placed(Set.of(nowhere.get().id()), said.at());
         List<Ear> ears = new ArrayList<>(to.ears());
         String id = Ids.ofEar(ears, said.kind().word());
         Ear ear = new Ear(id, Meaning.name(said.kind()), said.kind(), "", List.of(), Extras.NONE);
@@ -167,7 +175,11 @@ final class Saying {
         List<Ear> ears = new ArrayList<>(to.ears());
         Set<String> tracked = new HashSet<>();
         Set<String> added = new HashSet<>();
-        for (Ear ear : ears) if (ear.kind() == Ear.Kind.TRACK) tracked.add(ear.of());
+        for (Ear ear : ears)
+            if (ear.kind() == Ear.Kind.TRACK) {
+                tracked.add(ear.of());
+                if (ear.isNowhere()) added.add(ear.id());
+            }
         for (Person person : to.cast().people())
             if (person.speaks() && !tracked.contains(person.id())) {
                 String id = Ids.ofEar(ears, "track-" + person.id());
@@ -231,17 +243,26 @@ final class Saying {
         return with;
     }
 
-    /// Something that plays, in a show.
+    /// Something that plays, in a show. What is called so and is played by nothing yet is played
+    /// there; else there is one more.
     static Show with(Show to, Meaning.Plays plays, Optional<Ref> at) {
         List<Playback> playback = new ArrayList<>(to.cast().playback());
-        playback.add(
-                new Playback(
-                        Ids.ofThing(to, plays.name()),
-                        plays.name(),
-                        plays.kind(),
-                        at,
-                        List.of(),
-                        Extras.NONE));
+        Predicate<Playback> unplayed =
+                one ->
+                        one.at().isEmpty()
+                                && one.kind() == plays.kind()
+                                && one.name().equalsIgnoreCase(plays.name());
+        if (at.isPresent() && playback.stream().anyMatch(unplayed))
+            playback.replaceAll(one -> unplayed.test(one) ? one.from(at) : one);
+        else
+            playback.add(
+                    new Playback(
+                            Ids.ofThing(to, plays.name()),
+                            plays.name(),
+                            plays.kind(),
+                            at,
+                            List.of(),
+                            Extras.NONE));
         return to.withCast(new Cast(to.cast().people(), playback, to.cast().extras()));
     }
 }
