@@ -49,6 +49,7 @@ class ArchitectureTest {
                     "form",
                     "remedy",
                     "mix",
+                    "plan",
                     "intake",
                     "chart",
                     "report",

@@ -18,7 +18,8 @@ import rivulus.disk.Line;
             TraceCommand.class,
             SheetCommand.class,
             TakeCommand.class,
-            MixCommand.class
+            MixCommand.class,
+            PlanCommand.class
         })
 public final class Main {
     /// Everything was as wished.

@@ -49,7 +49,7 @@ class MainTest {
         assertThat(out.toString())
                 .contains("problem  Nadia hears herself 296")
                 .contains("in Show", "way: Nadia → Nadia's headset")
-                .contains("cure: Set Show desk · USB 1 call feed to mix-minus.");
+                .contains("cure, proven least: Set Show desk · USB 1 call feed to mix-minus.");
     }
 
     @Test

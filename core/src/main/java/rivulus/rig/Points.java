@@ -102,4 +102,14 @@ public final class Points {
                 out.add(end.point());
         return out;
     }
+
+    /// The points at which loudspeakers fill a room, in the order of the gear.
+    public static List<Ref> filling(Show show, Catalogue kinds) {
+        List<Ref> points = new ArrayList<>();
+        for (Device device : show.rig().devices())
+            for (AcousticEnd end : kinds.get(device.template()).ends())
+                if (end.kind() == AcousticEnd.Kind.LOUDSPEAKER)
+                    points.add(new Ref(device.id(), end.point()));
+        return points;
+    }
 }

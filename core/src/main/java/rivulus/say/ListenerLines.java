@@ -9,6 +9,7 @@ import java.util.TreeMap;
 import rivulus.rig.Points;
 import rivulus.show.Device;
 import rivulus.show.Ear;
+import rivulus.show.Ref;
 
 /// "stream", "on-demand copy, Small recorder", "a track per voice".
 final class ListenerLines implements Said.Reader {
@@ -38,16 +39,18 @@ final class ListenerLines implements Said.Reader {
     public Optional<Said> read(Spoken line) {
         List<String> unclear = new ArrayList<>();
         String at = "";
+        String what = Spoken.plain(line.first());
+        Ear.Kind listener = LISTENERS.get(what);
+        List<Ref> points =
+                listener == Ear.Kind.HOUSE
+                        ? Points.filling(line.show(), line.catalogue())
+                        : Points.listening(line.show(), line.catalogue());
         for (String part : line.rest()) {
             Optional<Device> device =
-                    line.device(
-                            part.replaceFirst("^(?i)(at|on|by) ", ""),
-                            Points.listening(line.show(), line.catalogue()));
+                    line.device(part.replaceFirst("^(?i)(at|on|by) ", ""), points);
             if (device.isPresent() && at.isEmpty()) at = device.get().id();
             else unclear.add(part);
         }
-        String what = Spoken.plain(line.first());
-        Ear.Kind listener = LISTENERS.get(what);
         if (listener != null)
             return Optional.of(Said.of(line, new Meaning.Listener(listener, at), unclear));
         if (what.matches("tracks?( per (voice|person))?"))

@@ -62,10 +62,18 @@ public final class Listening {
                         .filter(at -> device.isEmpty() || at.device().equals(device))
                         .toList();
         if (ear.kind() == Ear.Kind.TRACK) return track(ear, there);
+        if (ear.kind() == Ear.Kind.HOUSE && !device.isEmpty()) return loudspeakers(device);
         Optional<Ref> called = there.stream().filter(at -> isCalled(at, ear)).findFirst();
         return called.isPresent() || device.isEmpty()
                 ? called
                 : there.stream().max(Comparator.comparingInt(this::heard));
+    }
+
+    /// Where the loudspeakers of a device fill a room.
+    private Optional<Ref> loudspeakers(String device) {
+        return Points.filling(show, show.kinds(shipped)).stream()
+                .filter(at -> at.device().equals(device))
+                .findFirst();
     }
 
     /// Whether a point is called what the ear is: "stream", "second language", the audience's ears.

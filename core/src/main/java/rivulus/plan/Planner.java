@@ -1,0 +1,381 @@
+package rivulus.plan;
+
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.Set;
+import java.util.function.BooleanSupplier;
+import java.util.function.Consumer;
+import java.util.stream.Collectors;
+import rivulus.check.Failure;
+import rivulus.check.Proof;
+import rivulus.check.Prover;
+import rivulus.check.SceneProof;
+import rivulus.check.Trouble;
+import rivulus.edit.Edit;
+import rivulus.gear.Catalogue;
+import rivulus.gear.Port;
+import rivulus.gear.Template;
+import rivulus.hearing.Arrival;
+import rivulus.leads.LeadReport;
+import rivulus.leads.Stock;
+import rivulus.mix.Feeds;
+import rivulus.mix.MixWriting;
+import rivulus.remedy.Cures;
+import rivulus.remedy.Remedies;
+import rivulus.remedy.Remedy;
+import rivulus.say.Listening;
+import rivulus.say.Page;
+import rivulus.show.Cable;
+import rivulus.show.Device;
+import rivulus.show.Ear;
+import rivulus.show.Playback;
+import rivulus.show.Ref;
+import rivulus.show.Role;
+import rivulus.show.Show;
+import rivulus.signal.Compiler;
+
+/// Makes whole plans of a brief by patterns: the machines a pattern needs are taken from the rig,
+/// then from the cupboard, then from the catalogue; its lines are carried out as if somebody had
+/// written them; mixes are written from the brief; what is wrong then is ended by the least turns,
+/// or gear; and what comes of it is proven. Whatever the rig has already is kept.
+public final class Planner {
+    /// However slow the machine, a plan takes no longer to be put right.
+    private static final Duration MOST_TIME = Duration.ofSeconds(4);
+
+    private static final int MOST_CURES = 24;
+    private static final int OFFERED = 3;
+    private static final int BOUGHT_NAMED = 40;
+
+    private final Prover prover;
+    private final BooleanSupplier cancelled;
+
+    public Planner(Prover prover, BooleanSupplier cancelled) {
+        this.prover = prover;
+        this.cancelled = cancelled;
+    }
+
+    /// The best plans of different patterns, the best first, at most three.
+    ///
+    /// @param soFar told the name of each pattern before it is tried
+    public List<Offer> best(Show show, List<Pattern> patterns, Consumer<String> soFar) {
+        List<Offer> offers = new ArrayList<>();
+        boolean mixes = !Feeds.points(Compiler.compile(show, prover.catalogue())).isEmpty();
+        for (Pattern pattern : patterns) {
+            if (cancelled.getAsBoolean()) break;
+            if (pattern.isOfWhatIsThere() && !mixes) continue;
+            soFar.accept(pattern.name());
+            offers.add(plan(show, pattern));
+        }
+        return offers.stream()
+                .sorted(
+                        Comparator.comparingInt((Offer offer) -> offer.undone().size())
+                                .thenComparingInt(offer -> offer.left().size())
+                                .thenComparingInt(offer -> offer.toBuy().size())
+                                .thenComparingInt(Offer::leads))
+                .limit(OFFERED)
+                .toList();
+    }
+
+    /// One plan.
+    public Offer plan(Show show, Pattern pattern) {
+        Making making = new Making(show, pattern);
+        making.machines();
+        making.steps();
+        making.listeners();
+        making.right();
+        return making.offer();
+    }
+
+    /// A plan in the making.
+    private final class Making {
+        private final Show start;
+        private final Pattern pattern;
+        private final Map<String, Device> machines = new LinkedHashMap<>();
+        private final List<String> lines = new ArrayList<>();
+        private final List<String> undone = new ArrayList<>();
+        private final List<String> turned = new ArrayList<>();
+        private final Map<String, Integer> joins = new HashMap<>();
+        private Show show;
+        private String hub = "";
+        /// The name of the machine that was added last.
+        private String added = "";
+
+        private Proof proof;
+
+        Making(Show start, Pattern pattern) {
+            this.start = start;
+            this.pattern = pattern;
+            show = start;
+        }
+
+        private Catalogue kinds() {
+            return show.kinds(prover.catalogue());
+        }
+
+        private State state() {
+            return new State(show, kinds(), hub);
+        }
+
+        private boolean isAsked(List<Part> when) {
+            return when.isEmpty() || when.stream().anyMatch(part -> !part.of(state()).isEmpty());
+        }
+
+        // What there is
+
+        void machines() {
+            Set<String> taken = new HashSet<>();
+            for (Pattern.Machine machine : pattern.machines()) {
+                if (!isAsked(machine.when())) continue;
+                Optional<Device> there =
+                        show.rig().devices().stream()
+                                .filter(device -> machine.kinds().contains(device.template()))
+                                .filter(device -> !taken.contains(device.id()))
+                                .findFirst();
+                Device device = there.orElseGet(() -> added(machine));
+                if (device == null) continue;
+                taken.add(device.id());
+                machines.put(machine.as(), device);
+                if (hub.isEmpty()) hub = device.id();
+                for (Pattern.Runs program : machine.runs())
+                    if (isAsked(program.when()) && !runs(program.program(), device))
+                        take(name(program.program()) + ", " + device.name());
+            }
+        }
+
+        private Device added(Pattern.Machine machine) {
+            String kind = owned(machine.kinds());
+            Set<String> before = ids();
+            take("%s, %s".formatted(machine.called(), name(kind)));
+            return show.rig().devices().stream()
+                    .filter(device -> !before.contains(device.id()))
+                    .filter(device -> device.template().equals(kind))
+                    .findFirst()
+                    .orElse(null);
+        }
+
+        private Set<String> ids() {
+            return show.rig().devices().stream().map(Device::id).collect(Collectors.toSet());
+        }
+
+        private boolean runs(String program, Device on) {
+            return show.rig().devices().stream()
+                    .anyMatch(
+                            device ->
+                                    device.template().equals(program)
+                                            && device.on().equals(on.id()));
+        }
+
+        /// The first kind that is in the cupboard and still free, else the first of all.
+        private String owned(List<String> kinds) {
+            Stock stock = Stock.of(show, List.of());
+            return kinds.stream()
+                    .filter(kind -> stock.has(kind, 1))
+                    .findFirst()
+                    .orElse(kinds.getFirst());
+        }
+
+        private String name(String kind) {
+            return kinds().get(kind).name();
+        }
+
+        // How it is served
+
+        void steps() {
+            for (Pattern.Step step : pattern.steps()) {
+                if (!isAsked(step.when())) continue;
+                List<String> each = step.each() == null ? List.of("") : step.each().of(state());
+                for (String name : each)
+                    for (String line : step.lines()) filled(line, name).ifPresent(this::take);
+            }
+        }
+
+        /// A line with names in place of what stands in braces; empty where a machine is not there.
+        private Optional<String> filled(String line, String name) {
+            String filled = line.replace("{name}", name).replace("{it}", added);
+            for (Playback plays : show.cast().playback())
+                if (plays.name().equals(name))
+                    filled = filled.replace("{kind}", plays.kind().word());
+            for (var machine : machines.entrySet())
+                filled = filled.replace("{" + machine.getKey() + "}", machine.getValue().name());
+            for (var gear : pattern.gear().entrySet())
+                if (filled.contains("{" + gear.getKey() + "}"))
+                    filled =
+                            filled.replace("{" + gear.getKey() + "}", name(owned(gear.getValue())));
+            return filled.contains("{") ? Optional.empty() : Optional.of(filled);
+        }
+
+        private void take(String line) {
+            if (isJoinedAlready(line)) return;
+            Page page = Page.of(line, show, prover.catalogue());
+            if (page.left().isEmpty() && !page.lines().isEmpty()) {
+                Set<String> before = ids();
+                show = page.edit().after();
+                show.rig().devices().stream()
+                        .filter(device -> !before.contains(device.id()))
+                        .findFirst()
+                        .ifPresent(device -> added = device.name());
+                lines.add(line);
+            } else {
+                undone.add(line);
+            }
+        }
+
+        /// Whether a line joins two machines that are joined as often already, by a lead that was
+        /// there before.
+        private boolean isJoinedAlready(String line) {
+            String[] ends = line.split(" > ");
+            if (ends.length != 2) return false;
+            int asked = joins.merge(line, 1, Integer::sum);
+            return asked
+                    <= start.rig().cables().stream()
+                            .filter(cable -> joins(cable, ends[0], ends[1]))
+                            .count();
+        }
+
+        private boolean joins(Cable cable, String one, String other) {
+            return isCalled(cable.from(), one) && isCalled(cable.to(), other)
+                    || isCalled(cable.from(), other) && isCalled(cable.to(), one);
+        }
+
+        private boolean isCalled(Ref end, String name) {
+            return start.rig()
+                    .device(end.device())
+                    .filter(device -> device.name().equals(name))
+                    .isPresent();
+        }
+
+        void listeners() {
+            Set<String> nowhere =
+                    show.ears().stream()
+                            .filter(Ear::isNowhere)
+                            .map(Ear::id)
+                            .collect(Collectors.toSet());
+            if (!nowhere.isEmpty()) show = new Listening(show, prover.catalogue()).placed(nowhere);
+        }
+
+        // What comes of it
+
+        /// Mixes are written from the brief, then what is wrong is ended one by one.
+        void right() {
+            MixWriting.Written written =
+                    new MixWriting(prover, cancelled).all(prover.prove(show), _ -> {});
+            written.lines().stream()
+                    .filter(line -> line.carried() && !line.words().isEmpty())
+                    .forEach(line -> turned.add(line.words()));
+            proof = written.proof();
+            Set<String> hopeless = new HashSet<>();
+            long end = System.nanoTime() + MOST_TIME.toNanos();
+            BooleanSupplier late = () -> cancelled.getAsBoolean() || System.nanoTime() > end;
+            for (int cures = 0; cures < MOST_CURES && !late.getAsBoolean(); cures++) {
+                Optional<Trouble> next =
+                        left().stream().filter(t -> !hopeless.contains(t.id())).findFirst();
+                if (next.isEmpty()) break;
+                Cures found = Remedies.of(prover, proof, next.get(), 1, late);
+                Optional<Remedy> best = found.first();
+                if (best.isEmpty()) {
+                    hopeless.add(next.get().id());
+                } else {
+                    turned.add(best.get().sentence());
+                    proof = best.get().after();
+                }
+            }
+            show = proof.show();
+        }
+
+        private List<Trouble> left() {
+            return Trouble.of(proof).stream().filter(t -> t.severity().isSerious()).toList();
+        }
+
+        Offer offer() {
+            Optional<Device> device = show.rig().device(hub);
+            return new Offer(
+                    pattern,
+                    Edit.of("Plan: " + pattern.name(), start, show),
+                    proof,
+                    lines,
+                    undone,
+                    turned,
+                    left(),
+                    toBuy(),
+                    show.rig().cables().size(),
+                    ownVoiceMs(),
+                    device.map(this::spare).orElse(0),
+                    device.map(d -> Failure.of(proof.scenes().getFirst(), d).words()).orElse(""));
+        }
+
+        private List<String> toBuy() {
+            List<String> bought = new ArrayList<>();
+            Stock stock = Stock.of(show, proof.survey().leads());
+            if (show.rig().stock().isEmpty()) {
+                Set<String> had =
+                        start.rig().devices().stream().map(Device::id).collect(Collectors.toSet());
+                for (Device one : show.rig().devices()) {
+                    Template kind = kinds().get(one.template());
+                    if (!had.contains(one.id()) && kind.kind().isThing()) bought.add(kind.name());
+                }
+                Set<String> laid =
+                        start.rig().cables().stream().map(Cable::id).collect(Collectors.toSet());
+                for (LeadReport lead : proof.survey().leads())
+                    if (!laid.contains(lead.cable().id())
+                            && lead.kind().filter(k -> k.isThing()).isPresent())
+                        bought.add(lead.kindInWords());
+            } else {
+                for (LeadReport lead : stock.shortOf()) bought.add(lead.kindInWords());
+                for (Device one : stock.missing()) bought.add(kinds().get(one.template()).name());
+            }
+            return counted(bought);
+        }
+
+        /// "3 × XLR lead" instead of three of them.
+        private List<String> counted(List<String> things) {
+            Map<String, Integer> counts = new LinkedHashMap<>();
+            for (String thing : things) counts.merge(thing, 1, Integer::sum);
+            return counts.entrySet().stream()
+                    .limit(BOUGHT_NAMED)
+                    .map(
+                            thing ->
+                                    thing.getValue() == 1
+                                            ? thing.getKey()
+                                            : thing.getValue() + " × " + thing.getKey())
+                    .toList();
+        }
+
+        private OptionalDouble ownVoiceMs() {
+            Map<String, Role> roles = new HashMap<>();
+            show.cast().people().forEach(person -> roles.put(person.id(), person.role()));
+            return proof.scenes().stream()
+                    .map(SceneProof::all)
+                    .flatMap(List::stream)
+                    .filter(cell -> cell.ear().kind() == Ear.Kind.PERSON)
+                    .filter(cell -> cell.ear().of().equals(cell.source().id()))
+                    .filter(cell -> roles.get(cell.source().id()) != Role.CALLER)
+                    .flatMap(cell -> cell.hearing().arrivals().stream())
+                    .filter(arrival -> !arrival.throughAir())
+                    .mapToDouble(Arrival::ms)
+                    .max();
+        }
+
+        /// Inputs for microphones and lines that nothing is in.
+        private int spare(Device device) {
+            Set<String> used = new HashSet<>();
+            for (Cable cable : show.rig().cables()) {
+                used.add(cable.from().toString());
+                used.add(cable.to().toString());
+            }
+            int spare = 0;
+            for (Port port : kinds().get(device.template()).ports())
+                if (port.takes() > 0
+                        && port.carries().isAnalogue()
+                        && !used.contains(device.id() + "/" + port.id())) spare++;
+            return spare;
+        }
+    }
+}
