@@ -188,6 +188,13 @@ public final class Shots extends Application {
                             .setText("stream");
                 });
         shot(
+                "plans",
+                () -> {
+                    window.closeTop();
+                    window.openDemo("tide-watch");
+                    window.openPlans();
+                });
+        shot(
                 "night",
                 () -> {
                     window.closeTop();

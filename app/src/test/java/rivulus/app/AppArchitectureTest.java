@@ -35,7 +35,7 @@ class AppArchitectureTest {
                     Ruler.class,
                     Remedies.class);
 
-    private static final String[] STAGES = {"brief", "mixes", "rig", "bench", "intake"};
+    private static final String[] STAGES = {"brief", "mixes", "rig", "bench", "intake", "plan"};
 
     @ArchTest
     static final ArchRule arrowsPointDown =
@@ -55,7 +55,8 @@ class AppArchitectureTest {
                             "rivulus.app.mixes",
                             "rivulus.app.rig",
                             "rivulus.app.bench",
-                            "rivulus.app.intake")
+                            "rivulus.app.intake",
+                            "rivulus.app.plan")
                     .layer("shell")
                     .definedBy("rivulus.app.shell")
                     .layer("start")

@@ -69,6 +69,7 @@ public final class Session implements AutoCloseable {
     private final Document document;
     private final Joinings joinings;
     private final Mixings mixings;
+    private final Plannings plannings;
 
     private boolean choosing;
 
@@ -83,6 +84,7 @@ public final class Session implements AutoCloseable {
                         .telling(this::begin, this::changed);
         joinings = new Joinings(this, mishap::set);
         mixings = new Mixings(this, mishap::set);
+        plannings = new Plannings(this, mishap::set);
         for (StringProperty choice : List.of(ear, source, scene, device)) {
             choice.addListener((_, _, _) -> lookElsewhere());
         }
@@ -365,6 +367,11 @@ public final class Session implements AutoCloseable {
         return joinings;
     }
 
+    /// Whole plans for the show.
+    public Plannings plannings() {
+        return plannings;
+    }
+
     /// Mixes written into the show.
     public Mixings mixings() {
         return mixings;
@@ -410,6 +417,7 @@ public final class Session implements AutoCloseable {
                 && document.isSettled()
                 && joinings.isSettled()
                 && mixings.isSettled()
+                && plannings.isSettled()
                 && lanes().stream().allMatch(lane -> lane.isIdle() || lane == mending);
     }
 
@@ -426,6 +434,7 @@ public final class Session implements AutoCloseable {
         papers.close();
         joinings.close();
         mixings.close();
+        plannings.close();
         settings.close();
     }
 }

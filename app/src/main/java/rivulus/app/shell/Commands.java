@@ -89,6 +89,7 @@ final class Commands {
                             () -> session.stage().set(stage.id())));
         }
         for (Stage stage : stages) all.addAll(stage.commands());
+        all.add(Command.of("Plan it for me, or the rest of it", "Shortcut+P", window::openPlans));
         all.add(Command.of("Add gear by what you need", "Shortcut+Shift+G", window::searchGear));
         all.add(
                 Command.of(

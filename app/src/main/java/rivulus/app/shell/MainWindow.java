@@ -15,6 +15,7 @@ import javafx.scene.layout.GridPane;
 import javafx.stage.Window;
 import rivulus.app.bench.TemplateBench;
 import rivulus.app.look.Look;
+import rivulus.app.plan.PlanPane;
 import rivulus.app.session.Document;
 import rivulus.app.session.FileAsker;
 import rivulus.app.session.Mishap;
@@ -110,6 +111,13 @@ public final class MainWindow {
         TemplateBench bench = new TemplateBench(session, asker, layers::closeTop);
         layers.lay(bench);
         return bench;
+    }
+
+    /// Opens whole plans for the show, side by side.
+    public void openPlans() {
+        PlanPane plans = new PlanPane(session, layers::closeTop);
+        layers.lay(plans);
+        plans.focus();
     }
 
     /// Turns to the catalogue of gear.

@@ -1,0 +1,2 @@
+/// Whole plans for a show, side by side.
+package rivulus.app.plan;
