@@ -32,6 +32,8 @@ import rivulus.check.Prover;
 import rivulus.file.DemoShows;
 import rivulus.mix.Feeds;
 import rivulus.rule.Rules;
+import rivulus.say.Page;
+import rivulus.show.Show;
 
 /// Takes a picture of every main view of the demo show at 1280 by 800, without a display.
 public final class Shots extends Application {
@@ -191,7 +193,7 @@ public final class Shots extends Application {
                 "plans",
                 () -> {
                     window.closeTop();
-                    window.openDemo("tide-watch");
+                    session.document().edit("Say a talk", tideTables());
                     window.openPlans();
                 });
         shot(
@@ -201,6 +203,26 @@ public final class Shots extends Application {
                     session.settings().theme().set(Settings.NIGHT);
                     choose("tales", "nadia");
                 });
+    }
+
+    /// A talk, as far as it is a brief.
+    private Show tideTables() {
+        String lines =
+                """
+                Maren, host, Reading Room, she
+                Ivo, guest, he
+                Ada, guest, she
+                Nadia, caller, call program, she
+                Bram, caller, phone, he
+                Music bed, music
+                Cue pads, cues
+                stream
+                on-demand copy
+                a track per voice
+                scene Tide tables, 40 min
+                """;
+        Show empty = Show.untitled().titled("The tide-table talk");
+        return Page.of(lines, empty, session.shelf().prover().catalogue()).edit().after();
     }
 
     private void letTheCallCarryAllButNadia() {

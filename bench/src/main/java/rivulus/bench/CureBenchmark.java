@@ -7,6 +7,7 @@ import org.openjdk.jmh.annotations.Fork;
 import org.openjdk.jmh.annotations.Measurement;
 import org.openjdk.jmh.annotations.Mode;
 import org.openjdk.jmh.annotations.OutputTimeUnit;
+import org.openjdk.jmh.annotations.Param;
 import org.openjdk.jmh.annotations.Scope;
 import org.openjdk.jmh.annotations.Setup;
 import org.openjdk.jmh.annotations.State;
@@ -16,7 +17,7 @@ import rivulus.check.Prover;
 import rivulus.check.Trouble;
 import rivulus.remedy.Remedies;
 
-/// Three tried cures for every trouble of the demo show.
+/// Cures for every trouble of a show: the best of each, proven least, and three of each.
 @State(Scope.Benchmark)
 @BenchmarkMode(Mode.AverageTime)
 @OutputTimeUnit(TimeUnit.MILLISECONDS)
@@ -24,23 +25,37 @@ import rivulus.remedy.Remedies;
 @Measurement(iterations = 4, time = 2)
 @Fork(value = 1, jvmArgs = "-XX:+UseParallelGC")
 public class CureBenchmark {
+    /// `demo` or `large`.
+    @Param("demo")
+    public String show;
+
     private Prover prover;
     private Proof proven;
 
-    /// Proves the demo show.
+    /// Proves the show.
     @Setup
     public void open() {
         prover = Shows.prover();
-        proven = prover.prove(Shows.named("demo", prover));
+        proven = prover.prove(Shows.named(show, prover));
         proven.findings();
     }
 
-    /// All of them.
+    /// Three of each.
     @Benchmark
     public int everyCure() {
+        return cures(3);
+    }
+
+    /// The best of each.
+    @Benchmark
+    public int bestCures() {
+        return cures(1);
+    }
+
+    private int cures(int most) {
         int cures = 0;
         for (Trouble trouble : Trouble.of(proven))
-            cures += Remedies.of(prover, proven, trouble, 3, () -> false).all().size();
+            cures += Remedies.of(prover, proven, trouble, most, () -> false).all().size();
         return cures;
     }
 }

@@ -102,7 +102,7 @@ public final class PlanPane extends StackPane {
         card.setMinWidth(WIDE);
         card.setMaxWidth(WIDE);
         card.getChildren().add(Look.paragraph(offer.pattern().name(), "order"));
-        card.getChildren().add(proof(offer));
+        card.getChildren().addAll(proof(offer), take(offer, best));
         for (Trouble left : offer.left().stream().limit(LEFT_TOLD).toList())
             card.getChildren().add(Look.paragraph(left.headline() + ".", "effect"));
         if (offer.left().size() > LEFT_TOLD)
@@ -128,6 +128,10 @@ public final class PlanPane extends StackPane {
         card.getChildren().add(said("What it does", does(does)));
         if (!offer.failing().isEmpty())
             card.getChildren().add(said("If it fails", offer.failing()));
+        return card;
+    }
+
+    private Button take(Offer offer, boolean best) {
         Button take = new Button("Take this plan");
         take.setId("take-plan-" + offer.pattern().id());
         if (best) take.getStyleClass().add("first-answer");
@@ -138,8 +142,7 @@ public final class PlanPane extends StackPane {
                     session.plannings().take(offer);
                     leave();
                 });
-        card.getChildren().add(take);
-        return card;
+        return take;
     }
 
     private static String does(List<String> does) {
