@@ -266,14 +266,14 @@ public final class Planner {
         /// Mixes are written from the brief, then what is wrong is ended one by one.
         void right() {
             MixWriting.Written written =
-                    new MixWriting(prover, cancelled).all(prover.prove(show), _ -> {});
+                    new MixWriting(prover, until(MOST_TIME.dividedBy(2)))
+                            .all(prover.prove(show), _ -> {});
             written.lines().stream()
                     .filter(line -> line.carried() && !line.words().isEmpty())
                     .forEach(line -> turned.add(line.words()));
             proof = written.proof();
             Set<String> hopeless = new HashSet<>();
-            long end = System.nanoTime() + MOST_TIME.toNanos();
-            BooleanSupplier late = () -> cancelled.getAsBoolean() || System.nanoTime() > end;
+            BooleanSupplier late = until(MOST_TIME.dividedBy(2));
             for (int cures = 0; cures < MOST_CURES && !late.getAsBoolean(); cures++) {
                 Optional<Trouble> next =
                         left().stream().filter(t -> !hopeless.contains(t.id())).findFirst();
@@ -288,6 +288,11 @@ public final class Planner {
                 }
             }
             show = proof.show();
+        }
+
+        private BooleanSupplier until(Duration most) {
+            long end = System.nanoTime() + most.toNanos();
+            return () -> cancelled.getAsBoolean() || System.nanoTime() > end;
         }
 
         private List<Trouble> left() {

@@ -39,6 +39,9 @@ public final class Remedies {
     private final int most;
     private final BooleanSupplier cancelled;
 
+    /// With how many leads turns are looked for besides.
+    private int turnedBesides = 4;
+
     private Remedies(
             Prover prover,
             Proof base,
@@ -150,7 +153,7 @@ public final class Remedies {
         Show changed = idea.change().after();
         if (!holds(changed)) return Optional.empty();
         Proof after = prover.prove(changed, base);
-        if (!trial.isGoodOnGear(after)) return Optional.empty();
+        if (!trial.isGoodOnGear(after)) return turnedBesides(idea, after);
         return Optional.of(
                 new Remedy(
                         idea.sentence(),
@@ -161,6 +164,34 @@ public final class Remedies {
                         false,
                         after,
                         Effect.between(base, after)));
+    }
+
+    /// A lead that ends what is heard only once knobs are turned for it, with those turns.
+    private Optional<Remedy> turnedBesides(Idea.Rework idea, Proof after) {
+        List<Finding> left = after.heard().stream().filter(trial::isMeant).toList();
+        if (left.isEmpty() || turnedBesides-- <= 0) return Optional.empty();
+        Cures turns =
+                new LeastTurns(
+                                prover,
+                                after,
+                                new Trial(after, left),
+                                new Workshop(after, prover.catalogue()),
+                                Scope.ANY,
+                                cancelled)
+                        .found(1, _ -> {});
+        return turns.first()
+                .filter(turned -> trial.isGoodOnGear(turned.after()))
+                .map(
+                        turned ->
+                                new Remedy(
+                                        idea.sentence() + " " + turned.sentence(),
+                                        turned.turns(),
+                                        new Change(base.show(), turned.after().show()),
+                                        losses(idea.change()),
+                                        turned.effort(),
+                                        false,
+                                        turned.after(),
+                                        Effect.between(base, turned.after())));
     }
 
     /// The leads that are taken out, and the devices.

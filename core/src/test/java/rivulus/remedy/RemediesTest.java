@@ -13,10 +13,12 @@ import rivulus.check.Proof;
 import rivulus.check.Trouble;
 import rivulus.disk.Extras;
 import rivulus.gear.Setting;
+import rivulus.say.Page;
 import rivulus.show.Ref;
 import rivulus.show.Show;
 import rivulus.show.Wish;
 import rivulus.show.WishChange;
+import rivulus.signal.KnobUse;
 
 class RemediesTest {
     private static Remedy best(Proof proof, Trouble trouble) {
@@ -265,5 +267,41 @@ class RemediesTest {
                         .findFirst()
                         .orElseThrow();
         assertThat(best(muted, missing).effort()).isLessThanOrEqualTo(2);
+    }
+
+    @Test
+    void aLeadThatNeedsAKnobTurnedComesWithTheTurn() {
+        Show said =
+                Page.of(
+                                """
+                                Maren, host, Reading Room, she
+                                show desk
+                                mic for Maren
+                                Maren's mic > Show desk
+                                headphones for Maren
+                                Show desk > headphones
+                                Film box, set-top box
+                                Film, clip, Film box
+                                """,
+                                Show.untitled(),
+                                Demo.PROVER.catalogue())
+                        .edit()
+                        .after();
+        Show picked = Demo.choose(said, "show-desk/phones1.feed", "custom");
+        for (KnobUse knob : Demo.PROVER.prove(said).graph().knobsOf("show-desk"))
+            if (knob.ref().name().startsWith("phones1.pick"))
+                picked = picked.withKnob(knob.ref(), Setting.Level.OFF);
+        Show heard = Demo.level(picked, "show-desk/phones1.pick.mic1", 0);
+        Proof proof = Demo.PROVER.prove(heard);
+        Trouble missing =
+                Trouble.of(proof).stream()
+                        .filter(t -> t.headline().equals("Maren does not hear the film"))
+                        .findFirst()
+                        .orElseThrow();
+        Remedy cure = best(proof, missing);
+        assertThat(cure.sentence())
+                .startsWith("Join Film box, ")
+                .contains(" Set Show desk · headphones 1 pick of ");
+        assertThat(Demo.PROVER.prove(cure.change().after()).heard()).isEmpty();
     }
 }
