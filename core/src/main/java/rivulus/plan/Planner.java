@@ -56,10 +56,17 @@ public final class Planner {
 
     private final Prover prover;
     private final BooleanSupplier cancelled;
+    private final Duration most;
 
     public Planner(Prover prover, BooleanSupplier cancelled) {
+        this(prover, cancelled, MOST_TIME);
+    }
+
+    /// @param most how long it may take to put one plan right
+    Planner(Prover prover, BooleanSupplier cancelled, Duration most) {
         this.prover = prover;
         this.cancelled = cancelled;
+        this.most = most;
     }
 
     /// The best plans of different patterns, the best first, at most three.
@@ -266,14 +273,14 @@ public final class Planner {
         /// Mixes are written from the brief, then what is wrong is ended one by one.
         void right() {
             MixWriting.Written written =
-                    new MixWriting(prover, until(MOST_TIME.dividedBy(2)))
+                    new MixWriting(prover, until(most.dividedBy(2)))
                             .all(prover.prove(show), _ -> {});
             written.lines().stream()
                     .filter(line -> line.carried() && !line.words().isEmpty())
                     .forEach(line -> turned.add(line.words()));
             proof = written.proof();
             Set<String> hopeless = new HashSet<>();
-            BooleanSupplier late = until(MOST_TIME.dividedBy(2));
+            BooleanSupplier late = until(most.dividedBy(2));
             for (int cures = 0; cures < MOST_CURES && !late.getAsBoolean(); cures++) {
                 Optional<Trouble> next =
                         left().stream().filter(t -> !hopeless.contains(t.id())).findFirst();
@@ -290,8 +297,8 @@ public final class Planner {
             show = proof.show();
         }
 
-        private BooleanSupplier until(Duration most) {
-            long end = System.nanoTime() + most.toNanos();
+        private BooleanSupplier until(Duration time) {
+            long end = System.nanoTime() + time.toNanos();
             return () -> cancelled.getAsBoolean() || System.nanoTime() > end;
         }
 
