@@ -244,7 +244,7 @@ public final class Cheapest {
                         });
                 sceneCosts.values().forEach(variable -> what.push(variable));
                 while (weights.size() < what.size()) weights.push(1);
-                solver.addAtMost(what, weights, most);
+                if (!what.isEmpty()) solver.addAtMost(what, weights, most);
                 solver.setTimeoutMs(Math.max(1, time.toMillis()));
                 return solver.isSatisfiable()
                         ? Optional.of(choice(solver::model))

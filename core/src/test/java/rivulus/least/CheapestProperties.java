@@ -11,6 +11,7 @@ import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
 import java.util.stream.IntStream;
+import net.jqwik.api.Example;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.ShrinkingMode;
@@ -114,6 +115,19 @@ class CheapestProperties {
                         best = Optional.of(cost);
                 }
         return best;
+    }
+
+    @Example
+    void whatStandsSoAlreadyCostsNothing() throws TimeoutException {
+        Dials dials = dials();
+        int own = knobs(new Random(1), dials).getFirst();
+        int scene = dials.own(0, own).isPresent() ? 0 : 1;
+        Stand stands = new Stand(own, dials.own(scene, own).orElseThrow());
+        Cheapest cheapest = new Cheapest(dials);
+        cheapest.must(new Must(scene, "as it is", List.of(Must.Alternative.of(stands))));
+        assertThat(cheapest.next(LONG).orElseThrow().turned()).isEmpty();
+        cheapest.inScenesToo();
+        assertThat(cheapest.next(LONG).orElseThrow().turned()).isEmpty();
     }
 
     @Property(tries = 60, shrinking = ShrinkingMode.OFF)
