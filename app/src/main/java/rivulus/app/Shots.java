@@ -200,6 +200,7 @@ public final class Shots extends Application {
                 "night",
                 () -> {
                     window.closeTop();
+                    session.document().undo();
                     session.settings().theme().set(Settings.NIGHT);
                     choose("tales", "nadia");
                 });
@@ -212,13 +213,9 @@ public final class Shots extends Application {
                 Maren, host, Reading Room, she
                 Ivo, guest, he
                 Ada, guest, she
-                Nadia, caller, call program, she
                 Bram, caller, phone, he
-                Music bed, music
                 Cue pads, cues
                 stream
-                on-demand copy
-                a track per voice
                 scene Tide tables, 40 min
                 """;
         Show empty = Show.untitled().titled("The tide-table talk");

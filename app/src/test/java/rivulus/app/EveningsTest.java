@@ -10,7 +10,7 @@ import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 import rivulus.app.stage.Stage;
-import rivulus.file.DemoShows;
+import rivulus.file.Evening;
 import rivulus.show.Ear;
 import rivulus.show.Scene;
 
@@ -18,8 +18,9 @@ import rivulus.show.Scene;
 class EveningsTest {
     @TempDir Path folder;
 
+    /// As they were first built: repaired they have the same people, ears and scenes.
     static List<String> evenings() {
-        return List.copyOf(DemoShows.all().keySet());
+        return Evening.ALL.stream().map(Evening::file).toList();
     }
 
     @ParameterizedTest

@@ -4,10 +4,12 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import rivulus.disk.Entry;
 import rivulus.disk.FileTrouble;
 import rivulus.disk.Json;
 import rivulus.file.Templates;
+import rivulus.show.Habit;
 
 /// A way to build a show: which machines there are, the first of them the hub, and how each part of
 /// a brief is served, as lines. One without machines keeps what is there. Patterns are data:
@@ -15,12 +17,14 @@ import rivulus.file.Templates;
 ///
 /// @param good what it is good at, as a clause
 /// @param costs what it costs, as a clause
+/// @param hub by which school the mix is made, of [Habit#HUB]; empty where the pattern has no view
 /// @param gear by a word that lines may use in braces: the kinds that will do, the best first
 public record Pattern(
         String id,
         String name,
         String good,
         String costs,
+        Optional<String> hub,
         Map<String, List<String>> gear,
         List<Machine> machines,
         List<Step> steps) {
@@ -114,9 +118,18 @@ public record Pattern(
                 root.text("name"),
                 root.text("good"),
                 root.text("costs"),
+                hub(root),
                 gear,
                 machines,
                 steps);
+    }
+
+    private static Optional<String> hub(Entry root) throws FileTrouble {
+        Optional<Entry> hub = root.maybe("hub");
+        if (hub.isEmpty()) return Optional.empty();
+        Map<String, String> schools = new LinkedHashMap<>();
+        for (Habit.Way way : Habit.HUB.ways()) schools.put(way.word(), way.word());
+        return Optional.of(hub.get().word(schools));
     }
 
     private static Machine machine(Entry machine) throws FileTrouble {

@@ -36,6 +36,7 @@ import rivulus.say.Page;
 import rivulus.show.Cable;
 import rivulus.show.Device;
 import rivulus.show.Ear;
+import rivulus.show.Habit;
 import rivulus.show.Playback;
 import rivulus.show.Ref;
 import rivulus.show.Role;
@@ -85,10 +86,19 @@ public final class Planner {
                 .sorted(
                         Comparator.comparingInt((Offer offer) -> offer.undone().size())
                                 .thenComparingInt(offer -> offer.left().size())
+                                .thenComparing(offer -> !isAsLiked(show, offer.pattern()))
                                 .thenComparingInt(offer -> offer.toBuy().size())
                                 .thenComparingInt(Offer::leads))
                 .limit(OFFERED)
                 .toList();
+    }
+
+    /// Whether a pattern makes the mix where somebody likes it made, or leaves that open.
+    private static boolean isAsLiked(Show show, Pattern pattern) {
+        Optional<Habit.Way> liked = show.habits().of(Habit.HUB);
+        return liked.isEmpty()
+                || pattern.hub().isEmpty()
+                || pattern.hub().get().equals(liked.get().word());
     }
 
     /// One plan.

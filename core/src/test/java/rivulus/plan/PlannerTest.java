@@ -31,6 +31,7 @@ import rivulus.gear.GearKind;
 import rivulus.gear.Template;
 import rivulus.say.Page;
 import rivulus.show.Device;
+import rivulus.show.Habit;
 import rivulus.show.Owned;
 import rivulus.show.Person;
 import rivulus.show.Rig;
@@ -170,6 +171,21 @@ class PlannerTest {
         assertThat(offers.getFirst().pattern().id()).isEqualTo("desk");
         assertThat(offers).extracting(offer -> offer.pattern().id()).doesNotHaveDuplicates();
         assertThat(offers).hasSizeLessThanOrEqualTo(3);
+    }
+
+    @Test
+    void ofPlansThatLeaveAsLittleThoseComeFirstByWhichTheShowLikesToWork() {
+        Show log = brief(Demo.show("ferry-log-repaired"));
+        List<Pattern> both = List.of(pattern("desk"), pattern("software"));
+        for (Habit.Way way : Habit.HUB.ways().subList(0, 2)) {
+            Show liked =
+                    log.withChecks(log.checks().with(log.habits().with(Habit.HUB, way.word())));
+            List<Offer> offers =
+                    new Planner(Demo.PROVER, () -> false, Duration.ofMinutes(2))
+                            .best(liked, both, _ -> {});
+            assertThat(offers).allMatch(Offer::isClean);
+            assertThat(offers.getFirst().pattern().hub()).contains(way.word());
+        }
     }
 
     /// The Lantern Hour has people who rest in scenes that no knob of a fresh desk silences in

@@ -214,6 +214,8 @@ final class FindingsPane extends VBox implements View<FindingsPane.Sight> {
             box.getChildren().add(Look.text("Trying remedies …", "soft"));
         } else if (found.isEmpty()) {
             box.getChildren().add(Look.paragraph(found.words(), "soft"));
+            if (trouble.startsWith("missing/"))
+                box.getChildren().add(Look.paragraph("Ctrl P plans what is lacking.", "soft"));
         } else {
             Remedy best = found.all().getFirst();
             for (Remedy remedy : found.all()) {
