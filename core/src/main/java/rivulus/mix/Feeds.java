@@ -178,7 +178,8 @@ public final class Feeds {
         double least = show.checks().limits().get(Limit.FAINT);
         Set<String> carried = new LinkedHashSet<>();
         for (Source source : show.sources())
-            if (tracer.hearing("@" + at, source.id()).levelDb() >= least) carried.add(source.id());
+            if (tracer.hearing(Mix.earAt(at.toString()), source.id()).levelDb() >= least)
+                carried.add(source.id());
         return carried;
     }
 

@@ -142,7 +142,8 @@ public final class Planner {
         }
 
         private boolean isAsked(List<Part> when) {
-            return when.isEmpty() || when.stream().anyMatch(part -> !part.of(state()).isEmpty());
+            State now = state();
+            return when.isEmpty() || when.stream().anyMatch(part -> !part.of(now).isEmpty());
         }
 
         // What there is

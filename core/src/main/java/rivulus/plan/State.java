@@ -16,16 +16,39 @@ import rivulus.signal.SignalGraph;
 
 /// A show while it is planned.
 ///
-/// @param kinds every kind of gear, those of the show among them
-/// @param hub the id of the machine where everything comes together; empty while there is none
-record State(Show show, Catalogue kinds, String hub) {
+/// Compiled once, when it is first asked what comes to the hub.
+final class State {
+    private final Show show;
+    private final Catalogue kinds;
+    private final String hub;
+    private LiveGraph live;
+
+    /// @param kinds every kind of gear, those of the show among them
+    /// @param hub the id of the machine where everything comes together; empty while there is none
+    State(Show show, Catalogue kinds, String hub) {
+        this.show = show;
+        this.kinds = kinds;
+        this.hub = hub;
+    }
+
+    Show show() {
+        return show;
+    }
+
     /// Whether a source comes to the hub as the knobs stand.
     boolean comesToHub(String source) {
-        if (hub.isEmpty()) return false;
-        SignalGraph graph = Compiler.compile(show, kinds);
-        Positions positions = Positions.of(graph, show, Show.untitled().scenes().getFirst());
-        return LiveGraph.of(graph, positions)
-                .comesTo(source, hub, show.checks().limits().get(Limit.FAINT));
+        return !hub.isEmpty()
+                && live().comesTo(source, hub, show.checks().limits().get(Limit.FAINT));
+    }
+
+    private LiveGraph live() {
+        if (live == null) {
+            SignalGraph graph = Compiler.compile(show, kinds);
+            live =
+                    LiveGraph.of(
+                            graph, Positions.of(graph, show, Show.untitled().scenes().getFirst()));
+        }
+        return live;
     }
 
     /// Whether what somebody afar wears goes to a telephone network.

@@ -3,6 +3,7 @@ package rivulus.remedy;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.EnumSet;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -82,6 +83,9 @@ final class LeastTurns {
                     Knob.Role.LEVEL,
                     Knob.Role.FADER,
                     Knob.Role.GAIN);
+
+    /// Findings about a knob that is no remedy for them.
+    private static final Set<Verdict> MUTES = EnumSet.of(Verdict.UNMUTED, Verdict.MUTE_FAILS);
 
     private static final Set<String> FOLLOWING = Set.of(Picker.DEFAULT, Picker.COMMUNICATIONS);
 
@@ -297,14 +301,18 @@ final class LeastTurns {
 
     /// Of every way that is too much by itself some leg; where none is, some leg of any way.
     private List<Must> less(Finding finding, String about, int scene, Positions at) {
-        int key = finding.rule().equals("mute") ? muteKnob(finding) : Needs.NONE;
+        int key =
+                finding.verdict().filter(MUTES::contains).isPresent()
+                        ? muteKnob(finding)
+                        : Needs.NONE;
         double level =
                 finding.figures()
                         .getOrDefault("levelDb", -finding.figures().getOrDefault("marginDb", 0.0));
         double line = level - Rules.of(finding).overDb(finding, limits);
+        boolean byWire = Rules.of(finding).countsByWire(finding, base.show());
         List<Must> less = new ArrayList<>();
         for (Way way : ways(finding))
-            if (way.levelDb() > line + SURELY_DB && (!isByWire(finding) || isByWire(way)))
+            if (way.levelDb() > line + SURELY_DB && (!byWire || isByWire(way)))
                 less.add(needs.less(scene, about, at, way.legs(), key));
         if (less.isEmpty()) less.add(needs.less(scene, about, at, anyway(finding, at), key));
         // a key that is down already does not fail when it is pressed
@@ -312,15 +320,6 @@ final class LeastTurns {
         if (fails && !trial.isMeant(finding))
             less.replaceAll(must -> must.or(new Stand(key, at.get(key))));
         return less;
-    }
-
-    /// Whether only what comes by wire counts: of a muted neighbour one always hears something.
-    private boolean isByWire(Finding finding) {
-        return finding.rule().equals("mute")
-                || base.show()
-                        .scene(finding.scene())
-                        .filter(scene -> scene.quiet().contains(finding.key().source()))
-                        .isPresent();
     }
 
     private static boolean isByWire(Way way) {

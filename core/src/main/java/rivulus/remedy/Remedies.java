@@ -40,7 +40,7 @@ public final class Remedies {
     private final BooleanSupplier cancelled;
 
     /// With how many leads turns are looked for besides.
-    private int turnedBesides = 4;
+    private int leadsWithTurns = 4;
 
     private Remedies(
             Prover prover,
@@ -169,7 +169,7 @@ public final class Remedies {
     /// A lead that ends what is heard only once knobs are turned for it, with those turns.
     private Optional<Remedy> turnedBesides(Idea.Rework idea, Proof after) {
         List<Finding> left = after.heard().stream().filter(trial::isMeant).toList();
-        if (left.isEmpty() || turnedBesides-- <= 0) return Optional.empty();
+        if (left.isEmpty() || leadsWithTurns-- <= 0) return Optional.empty();
         Cures turns =
                 new LeastTurns(
                                 prover,

@@ -36,6 +36,11 @@ final class Leak implements Rule {
     }
 
     @Override
+    public boolean countsByWire(Finding finding, Show show) {
+        return show.scene(finding.scene()).orElseThrow().quiet().contains(finding.key().source());
+    }
+
+    @Override
     public String wish(Finding finding, Show show) {
         return Wished.of(finding, show, "does not hear");
     }

@@ -46,7 +46,7 @@ final class Mixed implements Rule {
 
     @Override
     public String listener(Finding finding) {
-        return "@" + finding.key().about();
+        return Mix.earAt(finding.key().about());
     }
 
     @Override

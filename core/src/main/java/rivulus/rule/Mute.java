@@ -43,6 +43,11 @@ final class Mute implements Rule {
     }
 
     @Override
+    public boolean countsByWire(Finding finding, Show show) {
+        return true;
+    }
+
+    @Override
     public String wish(Finding finding, Show show) {
         return Wished.of(finding, show, "does not hear") + " when muted";
     }

@@ -43,6 +43,12 @@ public interface Rule {
         return Double.NaN;
     }
 
+    /// Whether of what is too much only what comes by wire counts: of a neighbour in the same room
+    /// one always hears something.
+    default boolean countsByWire(Finding finding, Show show) {
+        return false;
+    }
+
     /// What somebody wishes for, against which a finding of it is: "Nadia hears Bram".
     default String wish(Finding finding, Show show) {
         return "not so: " + finding.headline();

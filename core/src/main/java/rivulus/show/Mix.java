@@ -131,8 +131,14 @@ public record Mix(Ref at, List<Step> steps, Extras extras) {
                 extras);
     }
 
-    /// By what id its feed is listened to in the graph: one that no ear of a show can have.
+    /// By what id its feed is listened to in the graph.
     public String ear() {
+        return earAt(at.toString());
+    }
+
+    /// By what id a feed that is mixed at a point is listened to in the graph: one that no ear of a
+    /// show can have.
+    public static String earAt(String at) {
         return "@" + at;
     }
 }
