@@ -38,6 +38,7 @@ class ArchitectureTest {
                     "least",
                     "leads",
                     "check",
+                    "desk",
                     "power",
                     "computer",
                     "timing",

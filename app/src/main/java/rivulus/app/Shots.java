@@ -142,6 +142,7 @@ public final class Shots extends Application {
                     rig().layer().set(RigLayer.LEADS);
                     session.device().set("desk");
                 });
+        shot("desk", () -> press("#channels-tab"));
         shot(
                 "rig-join",
                 () -> {

@@ -7,12 +7,12 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import rivulus.check.SceneProof;
+import rivulus.desk.Channel;
+import rivulus.desk.Channels;
 import rivulus.gear.Catalogue;
 import rivulus.gear.Setting;
 import rivulus.hearing.Way;
 import rivulus.hearing.Ways;
-import rivulus.rig.Channel;
-import rivulus.rig.Channels;
 import rivulus.show.Device;
 import rivulus.show.Ear;
 import rivulus.show.Limit;
@@ -74,9 +74,14 @@ public record KnobSheet(Device device, String kind, List<Row> rows, List<Channel
                         .find(found.get().template())
                         .map(t -> t.name())
                         .orElse(found.get().template());
-        List<Channel> channels =
-                new Channels(scene.show(), scene.show().kinds(catalogue)).of(found.get());
+        List<Channel> channels = channels(scene, catalogue).of(found.get());
         return Optional.of(new KnobSheet(found.get(), kind, rows, channels));
+    }
+
+    private static Channels channels(SceneProof scene, Catalogue catalogue) {
+        Catalogue kinds = scene.show().kinds(catalogue);
+        return Channels.in(
+                scene.show(), device -> kinds.get(device.template()), scene.tracer().live());
     }
 
     private static Set<Integer> onTheWay(SceneProof scene, Ear ear) {

@@ -61,10 +61,16 @@ public final class ClosedGate {
         for (Leg.Govern govern : leg.governors()) {
             KnobUse use = live.graph().knobs().get(govern.knob());
             Setting stands = live.positions().get(govern.knob());
-            boolean gate =
-                    use.knob().role() == Knob.Role.MUTE || use.knob().role() == Knob.Role.FADER;
-            if (gate && !govern.governor().opens(stands)) return Optional.of(use);
+            if (isGate(use.knob().role(), stands) && !govern.governor().opens(stands))
+                return Optional.of(use);
         }
         return Optional.empty();
+    }
+
+    /// A fader, or a mute that is on: what goes another way only while a mute is on is not muted by
+    /// its being off.
+    private static boolean isGate(Knob.Role role, Setting stands) {
+        return role == Knob.Role.FADER
+                || role == Knob.Role.MUTE && stands.equals(new Setting.Switch(true));
     }
 }

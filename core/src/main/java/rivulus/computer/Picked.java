@@ -43,6 +43,7 @@ public record Picked(
                         device ->
                                 survey.template(device).endpoints().stream()
                                         .filter(e -> e.id().equals(comesTo.substring(slash + 1)))
+                                        .filter(picker::sees)
                                         .findFirst());
         return new Picked(
                 owner, picker, setting, gear, endpoint, !setting.equals(comesTo) && slash > 0);

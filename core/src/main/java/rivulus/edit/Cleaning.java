@@ -10,6 +10,7 @@ import java.util.SequencedMap;
 import java.util.Set;
 import rivulus.gear.Air;
 import rivulus.gear.Catalogue;
+import rivulus.gear.Keyed;
 import rivulus.gear.Knob;
 import rivulus.gear.Port;
 import rivulus.gear.Setting;
@@ -19,10 +20,12 @@ import rivulus.show.Cable;
 import rivulus.show.Cast;
 import rivulus.show.Device;
 import rivulus.show.Ear;
+import rivulus.show.Layout;
 import rivulus.show.Mix;
 import rivulus.show.MuteKey;
 import rivulus.show.Place;
 import rivulus.show.Playback;
+import rivulus.show.Profile;
 import rivulus.show.Ref;
 import rivulus.show.Rig;
 import rivulus.show.Rundown;
@@ -96,7 +99,8 @@ public final class Cleaning {
                         from.mixes().stream()
                                 .filter(this::isMixedThere)
                                 .map(mix -> mix.of(sources))
-                                .toList());
+                                .toList(),
+                        from.profiles().stream().map(this::profile).toList());
         return from.withCast(new Cast(from.cast().people(), playback, from.cast().extras()))
                 .withPlaces(from.places().stream().map(this::place).toList())
                 .withEars(ears)
@@ -157,7 +161,10 @@ public final class Cleaning {
     // Devices
 
     private Device device(Device device) {
-        Device here = device.withKnobs(settings(device)).withStrips(strips(device));
+        Device here =
+                device.withKnobs(settings(device))
+                        .withStrips(strips(device))
+                        .withLayout(layout(device));
         if (!here.outlet().isEmpty() && !isStrip(here.outlet())) {
             if (!gone.contains(here.outlet())) losses.add("the outlet of " + device.name());
             here = here.pluggedInto("");
@@ -189,6 +196,43 @@ public final class Cleaning {
         if (kept.size() < device.strips().size())
             losses.add("what is written on channels of " + device.name());
         return kept;
+    }
+
+    /// Faders and pads that a machine has not, and pads for what is gone.
+    private Layout layout(Device device) {
+        Template kind = catalogue.get(device.template());
+        SequencedMap<String, String> controls = new LinkedHashMap<>();
+        device.layout()
+                .controls()
+                .forEach(
+                        (id, fader) -> {
+                            boolean sits =
+                                    Keyed.find(kind.desk().controls(), id)
+                                                    .filter(control -> control.takes(fader))
+                                                    .isPresent()
+                                            && kind.knob(fader).isPresent();
+                            if (sits) controls.put(id, fader);
+                        });
+        SequencedMap<String, String> banks = new LinkedHashMap<>(device.layout().banks());
+        banks.keySet().removeIf(number -> !kind.desk().hasBank(number));
+        SequencedMap<String, Layout.Pad> pads = new LinkedHashMap<>();
+        device.layout()
+                .pads()
+                .forEach(
+                        (number, pad) -> {
+                            if (kind.desk().hasPad(number)) pads.put(number, pad(pad));
+                        });
+        Layout kept = new Layout(controls, banks, pads, device.layout().extras());
+        if (!kept.withControls(device.layout().controls()).equals(kept))
+            losses.add("where faders of " + device.name() + " sit");
+        if (pads.size() < device.layout().pads().size()) losses.add("cue pads of " + device.name());
+        return kept;
+    }
+
+    /// A pad for something that has gone keeps its name.
+    private Layout.Pad pad(Layout.Pad pad) {
+        boolean there = pad.plays().isEmpty() || from.cast().source(pad.plays()).isPresent();
+        return there ? pad : new Layout.Pad(pad.name(), "", pad.extras());
     }
 
     /// A pick of a device that has gone falls back to how the picker stands.
@@ -290,6 +334,16 @@ public final class Cleaning {
         return new Scene(scene.id(), scene.name(), quiet, scene.minutes(), knobs, scene.extras());
     }
 
+    private Profile profile(Profile profile) {
+        SequencedMap<Ref, Setting> kept = new LinkedHashMap<>();
+        profile.knobs()
+                .forEach(
+                        (ref, setting) -> {
+                            if (takes(ref, setting)) kept.put(ref, setting);
+                        });
+        return profile.with(kept);
+    }
+
     private String knobWords(Ref ref) {
         Device device = from.rig().device(ref.device()).orElseThrow();
         return "%s on %s".formatted(label(device, ref.name()), device.name());
@@ -307,6 +361,9 @@ public final class Cleaning {
                 mute.name(),
                 mute.knob(),
                 mute.to(),
+                sources.contains(mute.pressed().during())
+                        ? mute.pressed()
+                        : new MuteKey.Pressed(mute.pressed().held(), ""),
                 mute.silences().stream().filter(sources::contains).toList(),
                 mute.except().stream().filter(ears::contains).toList(),
                 mute.extras());

@@ -19,6 +19,7 @@ import rivulus.show.Occasion;
 import rivulus.show.Person;
 import rivulus.show.Place;
 import rivulus.show.Playback;
+import rivulus.show.Profile;
 import rivulus.show.Scene;
 import rivulus.show.Show;
 
@@ -78,6 +79,14 @@ public final class Parts {
     /// A mute key, changed.
     public Edit put(String name, MuteKey changed) {
         return cleaned(name, withMutes(put(show.mutes(), MuteKey::id, changed)));
+    }
+
+    /// A profile, changed.
+    public Edit put(String name, Profile changed) {
+        return cleaned(
+                name,
+                show.withRundown(
+                        show.rundown().withProfiles(put(show.profiles(), Profile::id, changed))));
     }
 
     /// A machine or a program, changed.

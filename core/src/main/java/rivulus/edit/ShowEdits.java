@@ -16,6 +16,7 @@ import rivulus.show.Ear;
 import rivulus.show.MuteKey;
 import rivulus.show.Person;
 import rivulus.show.Place;
+import rivulus.show.Profile;
 import rivulus.show.Ref;
 import rivulus.show.Scene;
 import rivulus.show.Show;
@@ -157,6 +158,7 @@ public final class ShowEdits {
                         Line.clipped(name, Entry.LONGEST_NAME),
                         knob,
                         to,
+                        MuteKey.Pressed.ONCE,
                         List.of(),
                         List.of(),
                         Extras.NONE));
@@ -170,6 +172,35 @@ public final class ShowEdits {
         return edit(
                 "Remove the mute key " + key.name(),
                 show.withRundown(show.rundown().withMutes(keys)));
+    }
+
+    // Profiles
+
+    /// Keeps how the knobs stand now.
+    public Edit keepKnobs() {
+        Set<String> taken = new HashSet<>();
+        for (Profile profile : show.profiles()) taken.add(profile.id());
+        String name = "Knobs " + (show.profiles().size() + 1);
+        Profile kept = Profile.of(Ids.free(name, taken), name, show);
+        List<Profile> profiles = new ArrayList<>(show.profiles());
+        profiles.add(kept);
+        return edit("Keep how the knobs stand", withProfiles(profiles)).choosing(kept.id());
+    }
+
+    /// Sets every knob as it stood.
+    public Edit set(Profile profile) {
+        return edit("Set the knobs as " + profile.name(), profile.set(show));
+    }
+
+    /// Forgets how the knobs stood.
+    public Edit remove(Profile profile) {
+        List<Profile> profiles = new ArrayList<>(show.profiles());
+        profiles.remove(profile);
+        return edit("Forget the profile " + profile.name(), withProfiles(profiles));
+    }
+
+    private Show withProfiles(List<Profile> profiles) {
+        return show.withRundown(show.rundown().withProfiles(profiles));
     }
 
     private Show withScenes(Consumer<List<Scene>> how) {

@@ -145,7 +145,9 @@ final class KnobReader {
         for (var figure : figures.each().entrySet()) {
             if (!words.contains(figure.getKey()))
                 throw figure.getValue().unknown("setting", figure.getKey(), words);
-            into.put(figure.getKey(), figure.getValue().number(least, most));
+            Entry gain = figure.getValue();
+            boolean off = least < 0 && gain.isText() && gain.text().equals("off");
+            into.put(figure.getKey(), off ? Double.NEGATIVE_INFINITY : gain.number(least, most));
         }
     }
 }

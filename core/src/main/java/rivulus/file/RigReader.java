@@ -10,6 +10,8 @@ import java.util.Set;
 import rivulus.disk.Entry;
 import rivulus.disk.FileTrouble;
 import rivulus.disk.Line;
+import rivulus.gear.Control;
+import rivulus.gear.Keyed;
 import rivulus.gear.Knob;
 import rivulus.gear.Port;
 import rivulus.gear.Power;
@@ -17,6 +19,7 @@ import rivulus.gear.Setting;
 import rivulus.gear.Template;
 import rivulus.show.Cable;
 import rivulus.show.Device;
+import rivulus.show.Layout;
 import rivulus.show.Owned;
 import rivulus.show.Ref;
 import rivulus.show.Rig;
@@ -60,9 +63,11 @@ final class RigReader {
         Optional<Entry> turned = item.maybe("knobs");
         if (turned.isPresent()) {
             for (var knob : turned.get().each().entrySet()) {
-                knobs.put(
-                        knob.getKey(),
-                        SettingReader.read(knob.getValue(), template, knob.getKey()));
+                for (String meant : template.meant(knob.getKey())) {
+                    Setting stands = SettingReader.read(knob.getValue(), template, meant);
+                    if (meant.equals(knob.getKey())) knobs.put(meant, stands);
+                    else knobs.putIfAbsent(meant, stands);
+                }
             }
         }
         return new Device(
@@ -77,6 +82,7 @@ final class RigReader {
                 item.truth("toBuy", false),
                 knobs,
                 strips(item, template),
+                layout(item, template),
                 item.extras());
     }
 
@@ -98,6 +104,75 @@ final class RigReader {
                             item.extras()));
         }
         return strips;
+    }
+
+    private Layout layout(Entry device, Template template) throws FileTrouble {
+        Optional<Entry> said = device.maybe("layout");
+        if (said.isEmpty()) return Layout.AS_IT_COMES;
+        SequencedMap<String, String> controls = new LinkedHashMap<>();
+        List<String> faders = template.faders().stream().map(Knob::id).toList();
+        Optional<Entry> sits = said.get().maybe("controls");
+        if (sits.isPresent())
+            for (var each : sits.get().each().entrySet()) {
+                Entry fader = each.getValue();
+                Control control =
+                        Keyed.find(template.desk().controls(), each.getKey()).orElse(null);
+                if (control == null)
+                    throw fader.unknown(
+                            "control of the " + template.name(),
+                            each.getKey(),
+                            template.desk().controls().stream().map(Control::id).toList());
+                fader.oneOf("fader", faders);
+                if (!control.takes(fader.text()))
+                    throw fader.trouble("\"%s\" cannot sit on %s", fader.text(), control.label());
+                if (controls.containsValue(fader.text()))
+                    throw fader.trouble("\"%s\" sits on another control too", fader.text());
+                controls.put(each.getKey(), fader.text());
+            }
+        return new Layout(
+                controls,
+                banks(said.get(), template),
+                pads(said.get(), template),
+                said.get().extras());
+    }
+
+    private static SequencedMap<String, String> banks(Entry layout, Template template)
+            throws FileTrouble {
+        SequencedMap<String, String> banks = new LinkedHashMap<>();
+        Optional<Entry> said = layout.maybe("banks");
+        if (said.isEmpty()) return banks;
+        for (var bank : said.get().each().entrySet()) {
+            if (!template.desk().hasBank(bank.getKey()))
+                throw bank.getValue()
+                        .trouble(
+                                "there is no bank \"%s\"; there are %d",
+                                bank.getKey(), template.desk().banks());
+            banks.put(
+                    bank.getKey(),
+                    Line.clipped(Line.of(bank.getValue().text()), Entry.LONGEST_NAME));
+        }
+        return banks;
+    }
+
+    private SequencedMap<String, Layout.Pad> pads(Entry layout, Template template)
+            throws FileTrouble {
+        SequencedMap<String, Layout.Pad> pads = new LinkedHashMap<>();
+        Optional<Entry> said = layout.maybe("pads");
+        if (said.isEmpty()) return pads;
+        for (var pad : said.get().each().entrySet()) {
+            Entry item = pad.getValue();
+            if (!template.desk().hasPad(pad.getKey()))
+                throw item.trouble(
+                        "there is no pad \"%s\"; pads are bank/number, with %d banks of %d",
+                        pad.getKey(), template.desk().banks(), template.desk().pads());
+            pads.put(
+                    pad.getKey(),
+                    new Layout.Pad(
+                            Line.clipped(Line.of(item.text("name", "")), Entry.LONGEST_NAME),
+                            ShowNames.known(item, "plays", "source", names.sources),
+                            item.extras()));
+        }
+        return pads;
     }
 
     private String outlet(Entry item) throws FileTrouble {

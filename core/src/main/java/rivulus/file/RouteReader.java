@@ -127,10 +127,27 @@ final class RouteReader {
             if (plays.isEmpty() && hears.isEmpty())
                 throw item.trouble("an endpoint plays or hears, or both");
             endpoints.add(
-                    new Endpoint(item.text("id"), item.text("label"), textOf(port), plays, hears));
+                    new Endpoint(
+                            item.text("id"),
+                            item.text("label"),
+                            textOf(port),
+                            plays,
+                            hears,
+                            textOf(item.maybe("within"))));
             item.nothingElse();
         }
+        wholesExist(endpoints);
         return endpoints;
+    }
+
+    /// What endpoints are channels of are endpoints that are whole.
+    private void wholesExist(List<Endpoint> endpoints) throws FileTrouble {
+        List<String> wholes =
+                endpoints.stream().filter(e -> e.within().isEmpty()).map(Endpoint::id).toList();
+        for (Entry item : repeat.items(root, "endpoints")) {
+            Optional<Entry> within = item.maybe("within");
+            if (within.isPresent()) within.get().oneOf("whole endpoint", wholes);
+        }
     }
 
     private static Optional<String> textOf(Optional<Entry> entry) throws FileTrouble {

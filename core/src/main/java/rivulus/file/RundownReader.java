@@ -22,6 +22,7 @@ import rivulus.show.Limit;
 import rivulus.show.Limits;
 import rivulus.show.Mix;
 import rivulus.show.MuteKey;
+import rivulus.show.Profile;
 import rivulus.show.Ref;
 import rivulus.show.Rundown;
 import rivulus.show.Scene;
@@ -40,7 +41,7 @@ final class RundownReader {
     }
 
     Rundown rundown() throws FileTrouble {
-        return new Rundown(changes(), aims(), scenes(), mutes(), mixes());
+        return new Rundown(changes(), aims(), scenes(), mutes(), mixes(), profiles());
     }
 
     private List<WishChange> changes() throws FileTrouble {
@@ -116,25 +117,46 @@ final class RundownReader {
     private List<Scene> scenes() throws FileTrouble {
         List<Scene> scenes = new ArrayList<>();
         for (Entry item : root.items("scenes")) {
-            SequencedMap<Ref, Setting> knobs = new LinkedHashMap<>();
-            Optional<Entry> turned = item.maybe("knobs");
-            if (turned.isPresent()) {
-                for (var knob : turned.get().each().entrySet()) {
-                    Ref ref = ShowNames.knobRef(knob.getValue(), knob.getKey());
-                    Template template = names.device(knob.getValue(), ref);
-                    knobs.put(ref, SettingReader.read(knob.getValue(), template, ref.name()));
-                }
-            }
             scenes.add(
                     new Scene(
                             item.text("id"),
                             item.name("name", item.text("id")),
                             ShowNames.allKnown(item, "quiet", "source", names.sources),
                             item.number("minutes", 0, 6000, 0),
-                            knobs,
+                            knobs(item),
                             item.extras()));
         }
         return scenes.isEmpty() ? Show.untitled().scenes() : scenes;
+    }
+
+    private SequencedMap<Ref, Setting> knobs(Entry item) throws FileTrouble {
+        SequencedMap<Ref, Setting> knobs = new LinkedHashMap<>();
+        Optional<Entry> turned = item.maybe("knobs");
+        if (turned.isEmpty()) return knobs;
+        for (var knob : turned.get().each().entrySet()) {
+            Ref ref = ShowNames.knobRef(knob.getValue(), knob.getKey());
+            Template template = names.device(knob.getValue(), ref);
+            for (String meant : template.meant(ref.name()))
+                knobs.put(
+                        new Ref(ref.device(), meant),
+                        SettingReader.read(knob.getValue(), template, meant));
+        }
+        return knobs;
+    }
+
+    private List<Profile> profiles() throws FileTrouble {
+        List<Profile> profiles = new ArrayList<>();
+        Set<String> seen = new HashSet<>();
+        for (Entry item : root.items("profiles")) {
+            ShowNames.unique(seen, item, "profile");
+            profiles.add(
+                    new Profile(
+                            item.text("id"),
+                            item.name("name", item.text("id")),
+                            knobs(item),
+                            item.extras()));
+        }
+        return profiles;
     }
 
     private List<MuteKey> mutes() throws FileTrouble {
@@ -151,6 +173,9 @@ final class RundownReader {
                             item.name("name", item.text("id")),
                             ref,
                             SettingReader.read(item.field("to"), template, ref.name()),
+                            new MuteKey.Pressed(
+                                    item.truth("held", false),
+                                    ShowNames.known(item, "during", "source", names.sources)),
                             ShowNames.allKnown(item, "silences", "source", names.sources),
                             ShowNames.allKnown(item, "except", "ear", names.ears),
                             item.extras()));

@@ -15,6 +15,7 @@ import rivulus.show.Cast;
 import rivulus.show.Checks;
 import rivulus.show.Device;
 import rivulus.show.Ear;
+import rivulus.show.Layout;
 import rivulus.show.Loudness;
 import rivulus.show.Mix;
 import rivulus.show.MuteKey;
@@ -22,6 +23,7 @@ import rivulus.show.Owned;
 import rivulus.show.Person;
 import rivulus.show.Place;
 import rivulus.show.Playback;
+import rivulus.show.Profile;
 import rivulus.show.Ref;
 import rivulus.show.Rig;
 import rivulus.show.Scene;
@@ -55,6 +57,7 @@ final class ShowWriter {
         out.put("scenes", all(show.scenes(), ShowWriter::scene));
         out.put("mutes", all(show.mutes(), ShowWriter::mute));
         out.put("mixes", all(show.mixes(), ShowWriter::mix));
+        out.put("profiles", all(show.profiles(), ShowWriter::profile));
         out.put("templates", all(show.templates(), own -> own.written().fields()));
         out.put("checks", checks(show.checks()));
         return out.with(show.extras());
@@ -225,7 +228,26 @@ final class ShowWriter {
                 .put("toBuy", device.toBuy() ? true : null)
                 .put("knobs", knobs(device.knobs()))
                 .put("strips", strips(device.strips()))
+                .put("layout", layout(device.layout()))
                 .with(device.extras());
+    }
+
+    private static Map<String, Object> layout(Layout layout) {
+        Map<String, Object> pads = new LinkedHashMap<>();
+        layout.pads()
+                .forEach(
+                        (number, pad) ->
+                                pads.put(
+                                        number,
+                                        new Fields()
+                                                .put("name", pad.name())
+                                                .put("plays", pad.plays())
+                                                .with(pad.extras())));
+        return new Fields()
+                .put("controls", new LinkedHashMap<>(layout.controls()))
+                .put("banks", new LinkedHashMap<>(layout.banks()))
+                .put("pads", pads)
+                .with(layout.extras());
     }
 
     private static Map<String, Object> strips(Map<String, Strip> strips) {
@@ -286,12 +308,22 @@ final class ShowWriter {
                 .with(scene.extras());
     }
 
+    private static Map<String, Object> profile(Profile profile) {
+        return new Fields()
+                .must("id", profile.id())
+                .must("name", profile.name())
+                .put("knobs", knobs(profile.knobs()))
+                .with(profile.extras());
+    }
+
     private static Map<String, Object> mute(MuteKey mute) {
         return new Fields()
                 .must("id", mute.id())
                 .must("name", mute.name())
                 .put("knob", mute.knob().toString())
                 .put("to", setting(mute.to()))
+                .put("held", mute.pressed().held() ? true : null)
+                .put("during", mute.pressed().during())
                 .put("silences", List.copyOf(mute.silences()))
                 .put("except", List.copyOf(mute.except()))
                 .with(mute.extras());

@@ -18,6 +18,7 @@ import rivulus.gear.Air;
 import rivulus.gear.Canceller;
 import rivulus.gear.Catalogue;
 import rivulus.gear.Clock;
+import rivulus.gear.Desk;
 import rivulus.gear.Endpoint;
 import rivulus.gear.GearKind;
 import rivulus.gear.Knob;
@@ -41,6 +42,7 @@ final class TemplateReader {
     private final Repeat repeat;
     private final Map<String, Point> points = new LinkedHashMap<>();
     private final Map<String, Knob> knobs = new LinkedHashMap<>();
+    private final Map<String, List<String>> formerly = new HashMap<>();
     private final Set<String> governing = new HashSet<>();
 
     private TemplateReader(Entry root) throws FileTrouble {
@@ -78,6 +80,7 @@ final class TemplateReader {
         List<PictureRoute> pictures = pictures(ports, endpoints, pickers);
         List<String> soloOn = new ArrayList<>();
         for (Entry port : root.items("soloOn")) soloOn.add(port.oneOf("port", ids(ports)));
+        Desk desk = DeskReader.read(root, repeat, knobs);
         Power power = power(kind);
         root.nothingElse();
         Template template =
@@ -94,10 +97,12 @@ final class TemplateReader {
                         pickers,
                         ends,
                         cancellers,
+                        formerly,
                         carries,
                         clock,
                         pictures,
                         soloOn,
+                        desk,
                         power);
         isWhatItMustBe(template);
         isBearable(template);
@@ -298,6 +303,9 @@ final class TemplateReader {
         for (Entry item : repeat.items(root, "knobs")) {
             once(seen, item, "knob");
             Knob knob = KnobReader.read(item);
+            Optional<Entry> was = item.maybe("was");
+            if (was.isPresent())
+                formerly.computeIfAbsent(was.get().id(), _ -> new ArrayList<>()).add(knob.id());
             item.nothingElse();
             if (!knob.takes(knob.standing())) {
                 throw item.maybe("standing")
@@ -307,6 +315,14 @@ final class TemplateReader {
                                 knob.id(), knob.standing().word(), knob.range());
             }
             knobs.put(knob.id(), knob);
+        }
+        for (Entry item : repeat.items(root, "knobs")) {
+            Optional<Entry> was = item.maybe("was");
+            if (was.isPresent() && knobs.containsKey(was.get().text()))
+                throw was.get()
+                        .trouble(
+                                "there is still a knob \"%s\", so nothing took its place",
+                                was.get().text());
         }
     }
 
@@ -337,6 +353,7 @@ final class TemplateReader {
                                             ? Picker.NONE
                                             : Picker.DEFAULT),
                             RouteReader.delay(item),
+                            item.truth("channels", false),
                             KnobReader.governors(item, knobs, governing)));
             item.nothingElse();
         }

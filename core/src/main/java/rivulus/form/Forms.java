@@ -9,6 +9,7 @@ import rivulus.disk.Entry;
 import rivulus.disk.Line;
 import rivulus.edit.Edit;
 import rivulus.gear.Catalogue;
+import rivulus.gear.Desk;
 import rivulus.gear.Template;
 import rivulus.leads.End;
 import rivulus.rig.Points;
@@ -21,6 +22,7 @@ import rivulus.show.Occasion;
 import rivulus.show.Person;
 import rivulus.show.Place;
 import rivulus.show.Playback;
+import rivulus.show.Profile;
 import rivulus.show.Scene;
 import rivulus.show.Show;
 import rivulus.show.Source;
@@ -32,6 +34,7 @@ public final class Forms {
     private final CastForms cast;
     private final RundownForms rundown;
     private final RigForms rig;
+    private final DeskForms desks;
     private final WayForms ways;
 
     /// The forms of a show whose templates are in the catalogue.
@@ -40,6 +43,7 @@ public final class Forms {
         cast = new CastForms(on);
         rundown = new RundownForms(on);
         rig = new RigForms(on);
+        desks = new DeskForms(on);
         ways = new WayForms(on);
     }
 
@@ -65,6 +69,11 @@ public final class Forms {
                             .filter(mute -> mute.id().equals(id))
                             .findFirst()
                             .map(rundown::of);
+            case "profile" ->
+                    show.profiles().stream()
+                            .filter(profile -> profile.id().equals(id))
+                            .findFirst()
+                            .map(rundown::of);
             case "device" -> show.rig().device(id).map(rig::of);
             case "lead" ->
                     show.rig().cables().stream()
@@ -72,6 +81,8 @@ public final class Forms {
                             .findFirst()
                             .map(rig::of);
             case "strips" -> show.rig().device(id).flatMap(rig::strips);
+            case "desk" -> show.rig().device(id).flatMap(desks::of);
+            case "pads" -> show.rig().device(id).flatMap(desks::pads);
             case "aims" -> ways.aims(id);
             case "habits" -> Optional.of(ways.habits());
             case "checks" -> Optional.of(rundown.checks());
@@ -148,6 +159,12 @@ public final class Forms {
                                 mutes(),
                                 rundown.more(),
                                 "keys that somebody relies on"),
+                        new Outline.Section(
+                                "profiles",
+                                "Knobs kept",
+                                profiles(),
+                                keeping(),
+                                "how all knobs stand, under a name"),
                         section("habits", "How you like to work", "", List.of(ways.worked())),
                         section("checks", "How it is judged", "", List.of(judged()))));
     }
@@ -282,6 +299,21 @@ public final class Forms {
                                 device.strips().isEmpty()
                                         ? "bear the names of what comes in"
                                         : device.strips().size() + " written on"));
+            Desk desk = on.catalogue().get(device.template()).desk();
+            if (!desk.controls().isEmpty())
+                rows.add(
+                        new Outline.Row(
+                                "desk/" + device.id(),
+                                device.name() + ", laid out",
+                                device.layout().isLaidOut() ? "by hand" : "as it comes"));
+            if (desk.pads() > 0)
+                rows.add(
+                        new Outline.Row(
+                                "pads/" + device.id(),
+                                device.name() + ", cue pads",
+                                device.layout().pads().isEmpty()
+                                        ? "nothing on them yet"
+                                        : Words.count(device.layout().pads().size(), "pad")));
         }
         return rows;
     }
@@ -306,6 +338,25 @@ public final class Forms {
                             mute.name(),
                             "silences " + Words.list(names(mute.silences()))));
         return rows;
+    }
+
+    private List<Outline.Row> profiles() {
+        List<Outline.Row> rows = new ArrayList<>();
+        for (Profile profile : on.show().profiles()) {
+            int differ = profile.against(on.show()).size();
+            String words =
+                    differ == 0
+                            ? "as the knobs stand"
+                            : Words.count(differ, "knob") + " stand otherwise now";
+            rows.add(new Outline.Row("profile/" + profile.id(), profile.name(), words));
+        }
+        return rows;
+    }
+
+    private Optional<Deed> keeping() {
+        if (on.show().rig().devices().isEmpty()) return Optional.empty();
+        return Optional.of(
+                Deed.of("keep-knobs", "Keep how the knobs stand", on.edits().keepKnobs()));
     }
 
     private Outline.Row judged() {

@@ -6,6 +6,8 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
+import rivulus.desk.Channel;
+import rivulus.desk.Channels;
 import rivulus.disk.Worded;
 import rivulus.edit.Edit;
 import rivulus.gear.GearKind;
@@ -13,8 +15,6 @@ import rivulus.gear.Port;
 import rivulus.gear.Power;
 import rivulus.gear.Template;
 import rivulus.leads.End;
-import rivulus.rig.Channel;
-import rivulus.rig.Channels;
 import rivulus.show.Cable;
 import rivulus.show.Device;
 import rivulus.show.Person;
@@ -238,15 +238,15 @@ record RigForms(Ground on) {
 
     /// What is written on the channels of a machine; empty where it has none.
     Optional<Form> strips(Device device) {
-        List<Channel> channels = new Channels(on.show(), on.catalogue()).of(device);
+        List<Channel> channels = Channels.of(on.show(), on.catalogue()).of(device);
         if (channels.isEmpty()) return Optional.empty();
         List<Field> fields = new ArrayList<>();
         for (Channel channel : channels) {
-            Strip written = device.strip(channel.fader());
+            Strip written = device.strip(channel.fader().name());
             String change = "Write on " + channel.label() + " of " + device.name();
             fields.add(
                     new Field.Text(
-                            channel.fader() + ".name",
+                            channel.fader().name() + ".name",
                             channel.label(),
                             written.name(),
                             channel.carries().isEmpty() ? "no one source alone" : channel.carries(),
@@ -256,11 +256,11 @@ record RigForms(Ground on) {
                                             .put(
                                                     change,
                                                     device.withStrip(
-                                                            channel.fader(),
+                                                            channel.fader().name(),
                                                             written.named(Ground.words(typed))))));
             fields.add(
                     tape(
-                            channel.fader() + ".tape",
+                            channel.fader().name() + ".tape",
                             "",
                             written.tape(),
                             tape ->
@@ -268,7 +268,8 @@ record RigForms(Ground on) {
                                             .put(
                                                     change,
                                                     device.withStrip(
-                                                            channel.fader(), written.in(tape)))));
+                                                            channel.fader().name(),
+                                                            written.in(tape)))));
         }
         return Optional.of(
                 new Form("strips/" + device.id(), device.name() + ", channels", fields, List.of()));

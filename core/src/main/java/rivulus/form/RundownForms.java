@@ -1,8 +1,10 @@
 package rivulus.form;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Optional;
+import java.util.SequencedMap;
 import rivulus.disk.Worded;
 import rivulus.edit.Edit;
 import rivulus.gear.Knob;
@@ -14,6 +16,8 @@ import rivulus.show.Device;
 import rivulus.show.Ear;
 import rivulus.show.Limit;
 import rivulus.show.MuteKey;
+import rivulus.show.Playback;
+import rivulus.show.Profile;
 import rivulus.show.Ref;
 import rivulus.show.Scene;
 import rivulus.show.Source;
@@ -199,6 +203,12 @@ record RundownForms(Ground on) {
                                                                                         .orElseThrow()
                                                                                         .knob())
                                                                         .orElseThrow()))),
+                        new Field.Choice(
+                                "pressed",
+                                "Silences for",
+                                pressed(key.pressed()),
+                                presses(),
+                                word -> on.parts().put(change, key.pressed(pressed(word)))),
                         new Field.Several(
                                 "silences",
                                 "Silences",
@@ -216,6 +226,104 @@ record RundownForms(Ground on) {
                         Ground.order(on.show().mutes(), key, by -> on.parts().move(key, by)));
         deeds.add(Deed.removal(() -> on.edits().remove(key)));
         return new Form("mute/" + key.id(), key.name(), fields, deeds);
+    }
+
+    private static final String ONCE = "once";
+    private static final String HELD = "held";
+
+    private static String pressed(MuteKey.Pressed pressed) {
+        if (!pressed.during().isEmpty()) return "during/" + pressed.during();
+        return pressed.held() ? HELD : ONCE;
+    }
+
+    private static MuteKey.Pressed pressed(String word) {
+        if (word.startsWith("during/"))
+            return new MuteKey.Pressed(false, word.substring("during/".length()));
+        return new MuteKey.Pressed(word.equals(HELD), "");
+    }
+
+    private List<Option> presses() {
+        List<Option> presses =
+                new ArrayList<>(
+                        List.of(
+                                new Option(ONCE, "until it is pressed again"),
+                                new Option(HELD, "as long as it is held, a cough key")));
+        for (Playback plays : on.show().cast().playback())
+            presses.add(
+                    new Option(
+                            "during/" + plays.id(),
+                            "as long as %s plays, by itself".formatted(plays.name())));
+        return presses;
+    }
+
+    // Profiles
+
+    Form of(Profile profile) {
+        List<Field> fields =
+                List.of(
+                        Field.Text.of(
+                                "name",
+                                "Name",
+                                profile.name(),
+                                typed ->
+                                        on.parts()
+                                                .put(
+                                                        "Change the profile " + profile.name(),
+                                                        profile.named(Ground.name(typed)))));
+        List<Deed> deeds = new ArrayList<>();
+        var differs = profile.against(on.show());
+        if (!differs.isEmpty())
+            deeds.add(
+                    Deed.of(
+                            "set",
+                            "Set %s so".formatted(Words.count(differs.size(), "knob")),
+                            on.edits().set(profile)));
+        differs.forEach(
+                (knob, stood) ->
+                        use(knob)
+                                .ifPresent(
+                                        use ->
+                                                deeds.add(
+                                                        Deed.of(
+                                                                "set-" + knob,
+                                                                turned(use, stood),
+                                                                on.parts()
+                                                                        .put(
+                                                                                "Set "
+                                                                                        + use
+                                                                                                .words(),
+                                                                                turned(
+                                                                                        knob,
+                                                                                        stood))))));
+        deeds.add(
+                Deed.of(
+                        "keep",
+                        "Keep how they stand now instead",
+                        on.parts()
+                                .put(
+                                        "Change the profile " + profile.name(),
+                                        profile.with(Profile.of("", "", on.show()).knobs()))));
+        deeds.add(Deed.removal(() -> on.edits().remove(profile)));
+        return new Form("profile/" + profile.id(), profile.name(), fields, deeds);
+    }
+
+    private String turned(KnobUse use, Optional<Setting> stood) {
+        Setting now =
+                on.show()
+                        .rig()
+                        .device(use.ref().device())
+                        .map(device -> device.knobs().get(use.ref().name()))
+                        .orElse(use.knob().standing());
+        return "%s to %s (now %s)"
+                .formatted(use.words(), use.say(stood.orElse(use.knob().standing())), use.say(now));
+    }
+
+    private Device turned(Ref knob, Optional<Setting> stood) {
+        Device device = on.show().rig().device(knob.device()).orElseThrow();
+        SequencedMap<String, Setting> knobs = new LinkedHashMap<>(device.knobs());
+        if (stood.isPresent()) knobs.put(knob.name(), stood.get());
+        else knobs.remove(knob.name());
+        return device.withKnobs(knobs);
     }
 
     /// One more mute key, on the first key that nobody relies on yet.

@@ -9,9 +9,12 @@ import java.util.Optional;
 ///     itself
 /// @param plays the point that takes what programs play to this endpoint
 /// @param hears the point that programs hear when they listen to this endpoint
+/// @param within the endpoint of the same device that it is a channel or a pair of, which only
+///     programs that pick channels see; empty for what every program sees
 public record Endpoint(
         String id,
         String label,
         Optional<String> port,
         Optional<String> plays,
-        Optional<String> hears) {}
+        Optional<String> hears,
+        Optional<String> within) {}

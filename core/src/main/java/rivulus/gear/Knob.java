@@ -28,6 +28,8 @@ public sealed interface Knob {
         PICTURE,
         /// Which track of several something goes on: it is put there, not out of the way.
         TRACK,
+        /// Where it stands between left and right: moved to be heard there, not to fall silent.
+        PAN,
         /// How the machine is: no hand turns it.
         FACT,
         PROFILE,

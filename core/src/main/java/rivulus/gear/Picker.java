@@ -11,6 +11,7 @@ import java.util.List;
 /// @param standing the setting when nobody has touched it: `default`, `communications`, `none` or
 ///     an endpoint
 /// @param delay what the computer's buffers add when sound goes this way
+/// @param channels whether it picks a channel or a pair of a device, and not only the whole of it
 /// @param governors further knobs that govern it: a buffer size, a permission
 public record Picker(
         String id,
@@ -20,9 +21,15 @@ public record Picker(
         Standard standard,
         String standing,
         Delay delay,
+        boolean channels,
         List<Governor> governors) {
     public Picker {
         governors = List.copyOf(governors);
+    }
+
+    /// Whether an endpoint is among those it picks from.
+    public boolean sees(Endpoint endpoint) {
+        return channels || endpoint.within().isEmpty();
     }
 
     /// Follows the computer's default.

@@ -1,6 +1,7 @@
 package rivulus.gear;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 
 /// One kind of gear.
@@ -11,8 +12,11 @@ import java.util.Optional;
 /// @param clock its sample clock
 /// @param pictures how picture passes through it
 /// @param soloOn the ports at which solo is heard; empty where there is no solo
+/// @param desk what it offers to a hand
 /// @param power what it runs on
 /// @param cancellers its echo cancellers
+/// @param formerly knobs that took the place of another: what a show calls by the old id holds for
+///     all of them
 /// @param air how a room carries sound; only rooms have it
 public record Template(
         String id,
@@ -27,10 +31,12 @@ public record Template(
         List<Picker> pickers,
         List<AcousticEnd> ends,
         List<Canceller> cancellers,
+        Map<String, List<String>> formerly,
         Optional<Air> air,
         Clock clock,
         List<PictureRoute> pictures,
         List<String> soloOn,
+        Desk desk,
         Power power) {
     public Template {
         ports = Keyed.copyOf(ports, Port::id);
@@ -41,6 +47,7 @@ public record Template(
         pickers = Keyed.copyOf(pickers, Picker::id);
         ends = List.copyOf(ends);
         cancellers = List.copyOf(cancellers);
+        formerly = Map.copyOf(formerly);
         pictures = List.copyOf(pictures);
         soloOn = List.copyOf(soloOn);
     }
@@ -58,6 +65,11 @@ public record Template(
     /// The knob of that id, pickers left out: their options depend on the rig.
     public Optional<Knob> knob(String knob) {
         return Keyed.find(knobs, knob);
+    }
+
+    /// The knobs that a show means by an id: that one, or those that took its place.
+    public List<String> meant(String knob) {
+        return formerly.getOrDefault(knob, List.of(knob));
     }
 
     /// Its faders, one for each channel.

@@ -42,19 +42,20 @@ public record Picks(Show after, List<String> words) {
         if (!machine.isComputer()) return show;
         boolean host = own.port().host();
         Device shown = host ? far.device() : own.device();
+        Optional<Picker> standard =
+                machine.pickers().stream()
+                        .filter(p -> p.standard() == Picker.Standard.DEFAULT)
+                        .filter(p -> (p.picks() == Picker.Picks.OUTPUT) == gives)
+                        .findFirst();
         Optional<Endpoint> endpoint =
                 catalogue.get(shown.template()).endpoints().stream()
+                        .filter(e -> standard.map(s -> s.sees(e)).orElse(true))
                         .filter(e -> gives ? e.plays().isPresent() : e.hears().isPresent())
                         .filter(
                                 e ->
                                         host
                                                 ? e.port().equals(Optional.of(far.port().id()))
                                                 : isBehind(machine, e, own, gives))
-                        .findFirst();
-        Optional<Picker> standard =
-                machine.pickers().stream()
-                        .filter(p -> p.standard() == Picker.Standard.DEFAULT)
-                        .filter(p -> (p.picks() == Picker.Picks.OUTPUT) == gives)
                         .findFirst();
         if (endpoint.isEmpty() || standard.isEmpty()) return show;
         Setting stands =

@@ -25,7 +25,7 @@ import rivulus.signal.SignalGraph;
 /// Knobs that nothing but time or facts hang on are not turned unless a setting is offered.
 public final class Dials {
     private static final Set<Knob.Role> NOT_TO_CLOSE =
-            EnumSet.of(Knob.Role.PERMISSION, Knob.Role.TRACK, Knob.Role.FACT);
+            EnumSet.of(Knob.Role.PERMISSION, Knob.Role.TRACK, Knob.Role.PAN, Knob.Role.FACT);
 
     private final Show show;
     private final SignalGraph graph;
@@ -69,7 +69,8 @@ public final class Dials {
         worth.add(standing(k));
         for (int scene = 0; scene < show.scenes().size(); scene++)
             own(scene, k).ifPresent(worth::add);
-        if (!scope.mayTurn().test(knob(k).ref())) return List.copyOf(worth);
+        if (!scope.mayTurn().test(knob(k).ref()) || show.isTurnedByItself(knob(k).ref()))
+            return List.copyOf(worth);
         if (knob instanceof Knob.Level) {
             worth.addAll(knob.others(Setting.Level.OFF));
             worth.addAll(knob.others(new Setting.Level(0)));
@@ -123,7 +124,7 @@ public final class Dials {
 
     /// How it stands in a scene that has a setting of its own for it.
     Optional<Setting> own(int scene, int k) {
-        return Optional.ofNullable(show.scenes().get(scene).knobs().get(knob(k).ref()));
+        return show.own(show.scenes().get(scene), knob(k).ref());
     }
 
     Turn turn(Turned turned) {

@@ -24,7 +24,6 @@ import rivulus.show.Cable;
 import rivulus.show.Device;
 import rivulus.show.Rig;
 import rivulus.show.Show;
-import rivulus.words.Severity;
 
 /// Looks for what ends a trouble: the fewest knob turns that cure it in every scene it shows in, or
 /// a change of leads, boxes and power. The rule that found it has ideas; every one is proven whole
@@ -127,7 +126,7 @@ public final class Remedies {
 
     /// What brings a caution of its own only where nothing else will do.
     private Cures onGear(Finding finding) {
-        if (finding.severity() == Severity.NOTE) return new Cures(List.of(), true, List.of());
+        if (!Rules.of(finding).isWorthEnding(finding)) return new Cures(List.of(), true, List.of());
         List<Remedy> clean = new ArrayList<>();
         List<Remedy> cautioned = new ArrayList<>();
         Set<String> said = new HashSet<>();

@@ -61,14 +61,16 @@ final class Mute implements Rule {
                     .ifPresent(knob -> findings.add(resting(scene, cell, knob)));
         }
         for (MuteKey key : scene.show().mutes()) {
-            press(scene.tracer(), key)
+            press(scene, key)
                     .ifPresent(pressed -> findings.addAll(pressed(scene, key, pressed, limits)));
         }
         return findings;
     }
 
     /// What would be heard with that mute key pressed; empty where it already is, or is not there.
-    private static Optional<Tracer> press(Tracer open, MuteKey key) {
+    private static Optional<Tracer> press(SceneProof scene, MuteKey key) {
+        Tracer open = scene.tracer();
+        if (key.isPressedIn(scene.scene())) return Optional.of(open);
         Positions positions = open.live().positions();
         int knob = open.live().graph().knobIndex(key.knob().device(), key.knob().name());
         if (knob < 0 || positions.get(knob).equals(key.to())) return Optional.empty();

@@ -65,6 +65,12 @@ public interface Rule {
         return ideas(finding, workshop);
     }
 
+    /// Whether anybody should change gear against a finding of it: against a mere note only where
+    /// that costs nothing.
+    default boolean isWorthEnding(Finding finding) {
+        return finding.severity() != Severity.NOTE;
+    }
+
     /// Whether a change of gear that leaves a milder finding of it is a fix: less load is, a pad
     /// that is some decibels short is not.
     default boolean maybeMilder() {

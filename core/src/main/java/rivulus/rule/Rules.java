@@ -62,6 +62,7 @@ public final class Rules implements Judge {
                     new Shortages(),
                     new UnusedGain(),
                     new SoloHeard(),
+                    new LaidOut(),
                     // how one likes to work
                     new TrackTaps(),
                     new StreamMix(),

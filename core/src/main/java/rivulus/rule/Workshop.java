@@ -47,6 +47,16 @@ public final class Workshop {
         this.catalogue = show.kinds(catalogue);
     }
 
+    /// What was proven.
+    Proof proof() {
+        return proof;
+    }
+
+    /// The show as it was proven.
+    Show show() {
+        return show;
+    }
+
     /// The gear and leads as they are.
     Survey survey() {
         return survey;

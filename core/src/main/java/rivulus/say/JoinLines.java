@@ -95,7 +95,7 @@ final class JoinLines implements Said.Reader {
             if (elsewhere) continue;
             for (Endpoint endpoint : kind.endpoints()) {
                 boolean can = plays ? endpoint.plays().isPresent() : endpoint.hears().isPresent();
-                if (can && isCalled(device, kind, endpoint, end)) {
+                if (can && picker.get().sees(endpoint) && isCalled(device, kind, endpoint, end)) {
                     String said =
                             "%s %s %s %s"
                                     .formatted(

@@ -28,7 +28,7 @@ public final class Sheets {
         RIG("The whole rig"),
         DRAWING("Drawing"),
         LEADS("Lead list"),
-        CHANNELS("Channels"),
+        CHANNELS("The desks laid out"),
         LABELS("Labels"),
         SHOPPING("Shopping list"),
         PACKING("Packing list"),
@@ -99,7 +99,7 @@ public final class Sheets {
                                             "Nothing is proven for %s."
                                                     .formatted(Words.list(unlooked))))));
         chapters.add(new Sheet.Chapter("Lead list", List.of(leads.list())));
-        chapters.add(new Sheet.Chapter("Channels", channels.tables()));
+        chapters.add(new Sheet.Chapter("The desks laid out", channels.tables()));
         chapters.addAll(computers.chapters());
         chapters.add(new Sheet.Chapter("Power and earths", power()));
         chapters.add(new Sheet.Chapter("Shopping list", List.of(leads.shopping())));

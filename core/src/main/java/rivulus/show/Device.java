@@ -15,6 +15,7 @@ import rivulus.gear.Setting;
 /// @param toBuy whether it has still to be bought
 /// @param knobs the knobs that somebody has touched; the others stand as the template says
 /// @param strips what is written on its channels, by the ids of their faders
+/// @param layout where its faders and cue pads are
 public record Device(
         String id,
         String name,
@@ -24,6 +25,7 @@ public record Device(
         boolean toBuy,
         SequencedMap<String, Setting> knobs,
         SequencedMap<String, Strip> strips,
+        Layout layout,
         Extras extras) {
     /// Where it is.
     ///
@@ -59,6 +61,7 @@ public record Device(
                 false,
                 new LinkedHashMap<>(),
                 new LinkedHashMap<>(),
+                Layout.AS_IT_COMES,
                 Extras.NONE);
     }
 
@@ -75,6 +78,7 @@ public record Device(
                 parts.toBuy,
                 parts.knobs,
                 parts.strips,
+                parts.layout,
                 extras);
     }
 
@@ -87,6 +91,7 @@ public record Device(
         boolean toBuy;
         SequencedMap<String, Setting> knobs;
         SequencedMap<String, Strip> strips;
+        Layout layout;
 
         Parts(Device device) {
             name = device.name;
@@ -96,6 +101,7 @@ public record Device(
             toBuy = device.toBuy;
             knobs = device.knobs;
             strips = device.strips;
+            layout = device.layout;
         }
     }
 
@@ -152,6 +158,11 @@ public record Device(
     /// The same device with its channels written on as given.
     public Device withStrips(SequencedMap<String, Strip> written) {
         return but(device -> device.strips = written);
+    }
+
+    /// The same device laid out otherwise.
+    public Device withLayout(Layout newLayout) {
+        return but(device -> device.layout = newLayout);
     }
 
     /// The same device as nobody has touched it.

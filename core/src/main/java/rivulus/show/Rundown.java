@@ -10,42 +10,50 @@ import rivulus.gear.Keyed;
 /// @param aims how loud and how soon somebody is wanted
 /// @param mutes knobs that people reach for to silence something, and what they expect
 /// @param mixes what feeds are to carry
+/// @param profiles how all knobs stood, under names
 public record Rundown(
         List<WishChange> changes,
         List<Aim> aims,
         List<Scene> scenes,
         List<MuteKey> mutes,
-        List<Mix> mixes) {
+        List<Mix> mixes,
+        List<Profile> profiles) {
     public Rundown {
         changes = List.copyOf(changes);
         aims = List.copyOf(aims);
         scenes = Keyed.copyOf(scenes, Scene::id);
         mutes = List.copyOf(mutes);
         mixes = List.copyOf(mixes);
+        profiles = Keyed.copyOf(profiles, Profile::id);
     }
 
     /// The same with another brief.
     public Rundown withChanges(List<WishChange> newChanges) {
-        return new Rundown(newChanges, aims, scenes, mutes, mixes);
+        return new Rundown(newChanges, aims, scenes, mutes, mixes, profiles);
     }
 
     /// The same with other aims.
     public Rundown withAims(List<Aim> newAims) {
-        return new Rundown(changes, newAims, scenes, mutes, mixes);
+        return new Rundown(changes, newAims, scenes, mutes, mixes, profiles);
     }
 
     /// The same with other mute keys.
     public Rundown withMutes(List<MuteKey> newMutes) {
-        return new Rundown(changes, aims, scenes, newMutes, mixes);
+        return new Rundown(changes, aims, scenes, newMutes, mixes, profiles);
     }
 
     /// The same with other scenes.
     public Rundown withScenes(List<Scene> newScenes) {
-        return new Rundown(changes, aims, newScenes, mutes, mixes);
+        return new Rundown(changes, aims, newScenes, mutes, mixes, profiles);
     }
 
     /// The same with other mixes.
     public Rundown withMixes(List<Mix> newMixes) {
-        return new Rundown(changes, aims, scenes, mutes, newMixes);
+        return new Rundown(changes, aims, scenes, mutes, newMixes, profiles);
+    }
+
+    /// The same with other profiles.
+    public Rundown withProfiles(List<Profile> newProfiles) {
+        return new Rundown(changes, aims, scenes, mutes, mixes, newProfiles);
     }
 }

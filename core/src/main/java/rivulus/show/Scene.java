@@ -24,7 +24,7 @@ public record Scene(
     public static final String ONLY = "show";
 
     /// The one scene of a show that has none written down.
-    static Scene only() {
+    public static Scene only() {
         return new Scene(ONLY, "Show", List.of(), 0, new LinkedHashMap<>(), Extras.NONE);
     }
 

@@ -46,7 +46,13 @@ public record Show(
                 List.of(),
                 List.of(),
                 new Rig(List.of(), List.of(), List.of(), Extras.NONE),
-                new Rundown(List.of(), List.of(), List.of(Scene.only()), List.of(), List.of()),
+                new Rundown(
+                        List.of(),
+                        List.of(),
+                        List.of(Scene.only()),
+                        List.of(),
+                        List.of(),
+                        List.of()),
                 List.of(),
                 Checks.USUAL,
                 Extras.NONE);
@@ -117,6 +123,25 @@ public record Show(
     /// Knobs that people reach for to silence something.
     public List<MuteKey> mutes() {
         return rundown.mutes();
+    }
+
+    /// How a knob stands in a scene that has a setting of its own for it: what a playback presses
+    /// while it plays, else what the scene says.
+    public Optional<Setting> own(Scene scene, Ref knob) {
+        for (MuteKey key : mutes())
+            if (key.knob().equals(knob) && key.isPressedIn(scene)) return Optional.of(key.to());
+        return Optional.ofNullable(scene.knobs().get(knob));
+    }
+
+    /// Whether some playback turns a knob by itself, so that nobody else can.
+    public boolean isTurnedByItself(Ref knob) {
+        return mutes().stream()
+                .anyMatch(key -> key.knob().equals(knob) && !key.pressed().during().isEmpty());
+    }
+
+    /// How all knobs stood, under names.
+    public List<Profile> profiles() {
+        return rundown.profiles();
     }
 
     /// What feeds are to carry.

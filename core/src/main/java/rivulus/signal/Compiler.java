@@ -208,7 +208,7 @@ public final class Compiler {
             }
             options.add(new Knob.Option(Picker.NONE, "nothing"));
             for (Endpoints.Shown shown : computer.map(endpoints::on).orElse(List.of())) {
-                if (shown.side(picker.picks()).isEmpty()) continue;
+                if (shown.side(picker).isEmpty()) continue;
                 boolean own = shown.device().equals(computer.get().id());
                 options.add(
                         new Knob.Option(
@@ -236,7 +236,7 @@ public final class Compiler {
             int knob = knobIndex.get(new Ref(device.id(), picker.id()));
             Ref point = new Ref(device.id(), picker.point());
             for (Endpoints.Shown shown : endpoints.on(computer.get())) {
-                Optional<Ref> side = shown.side(picker.picks());
+                Optional<Ref> side = shown.side(picker);
                 if (side.isEmpty()) continue;
                 Ref from = picker.picks() == Picker.Picks.OUTPUT ? point : side.get();
                 Ref to = picker.picks() == Picker.Picks.OUTPUT ? side.get() : point;
@@ -255,6 +255,7 @@ public final class Compiler {
         List<List<Leg.Govern>> ways = new ArrayList<>();
         for (Picker standard : standardsOf(computer, picker.picks())) {
             if (!standard.standard().isAbove(picker.standard())) continue;
+            if (!standard.sees(shown.endpoint())) continue;
             int followed = knobIndex.get(new Ref(computer.id(), standard.id()));
             List<Leg.Govern> follows = List.of(pick(knob, standard.standard().word()));
             ways.add(and(follows, List.of(pick(followed, shown.key()))));

@@ -45,9 +45,11 @@ final class Endpoints {
             return device + "/" + endpoint.id();
         }
 
-        Optional<Ref> side(Picker.Picks picks) {
+        /// The point where a picker takes sound from it or gives it sound; empty where it cannot.
+        Optional<Ref> side(Picker picker) {
+            if (!picker.sees(endpoint)) return Optional.empty();
             Optional<String> point =
-                    switch (picks) {
+                    switch (picker.picks()) {
                         case OUTPUT, DESKTOP -> endpoint.plays();
                         case INPUT -> endpoint.hears();
                     };

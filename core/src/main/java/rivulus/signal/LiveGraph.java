@@ -197,13 +197,18 @@ public final class LiveGraph {
         return false;
     }
 
+    /// The gain of the strongest way by which a source comes to each node, in dB against nominal;
+    /// negative infinity where it does not.
+    public double[] gainsDb(String source) {
+        return Reach.gainsFrom(graph, graph.source(source), leg -> 20 * Math.log10(legGain[leg]));
+    }
+
     /// Whether sound of a source comes to a machine, by open legs and at least so loud at some
     /// point of it.
     ///
     /// @param db against nominal
     public boolean comesTo(String source, String device, double db) {
-        double[] best =
-                Reach.gainsFrom(graph, graph.source(source), leg -> 20 * Math.log10(legGain[leg]));
+        double[] best = gainsDb(source);
         for (Node node : graph.nodes())
             if (node.point().device().equals(device) && best[node.index()] >= db) return true;
         return false;

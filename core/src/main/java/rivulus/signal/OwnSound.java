@@ -60,10 +60,10 @@ final class OwnSound {
             for (Picker picker : template.pickers()) {
                 if (picker.point().equals(canceller.plays())
                         && picker.picks() == Picker.Picks.OUTPUT)
-                    shown.side(Picker.Picks.OUTPUT).ifPresent(played::add);
+                    shown.side(picker).ifPresent(played::add);
                 if (picker.point().equals(canceller.hears())
                         && picker.picks() == Picker.Picks.INPUT)
-                    shown.side(Picker.Picks.INPUT).ifPresent(heard::add);
+                    shown.side(picker).ifPresent(heard::add);
             }
         Set<Ref> out = between(show, catalogue, played, AcousticEnd.Kind.LOUDSPEAKER, false);
         Set<Ref> in = between(show, catalogue, heard, AcousticEnd.Kind.MICROPHONE, true);

@@ -11,9 +11,11 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.SequencedMap;
 import java.util.Set;
 import java.util.TreeSet;
 import org.junit.jupiter.api.Test;
@@ -30,6 +32,7 @@ import rivulus.show.Device;
 import rivulus.show.Ear;
 import rivulus.show.Habit;
 import rivulus.show.Habits;
+import rivulus.show.Layout;
 import rivulus.show.Limits;
 import rivulus.show.Loudness;
 import rivulus.show.Mix;
@@ -39,6 +42,7 @@ import rivulus.show.OwnTemplate;
 import rivulus.show.Owned;
 import rivulus.show.Person;
 import rivulus.show.Playback;
+import rivulus.show.Profile;
 import rivulus.show.Ref;
 import rivulus.show.Rundown;
 import rivulus.show.Show;
@@ -65,6 +69,16 @@ class DocumentTest {
         return shows;
     }
 
+    private static Layout layout(Show show) {
+        SequencedMap<String, String> controls = new LinkedHashMap<>();
+        controls.put("f1", "mic1.fader");
+        String plays = show.cast().playback().getFirst().id();
+        return Layout.AS_IT_COMES
+                .withControls(controls)
+                .withBank("1", "Opening")
+                .withPad("1/3", new Layout.Pad("Tune", plays, Extras.NONE));
+    }
+
     private static Show more(Show show) throws FileTrouble {
         Device strip = Device.of("strip", "Strip", "outlet-strip").toBuy(true);
         List<Device> devices = new ArrayList<>(show.rig().devices());
@@ -73,8 +87,11 @@ class DocumentTest {
                 device ->
                         device.id().equals("desk")
                                 ? device.withStrip(
-                                        "mic1.fader",
-                                        Strip.BLANK.named("Maren").in(Optional.of(Tape.RED)))
+                                                "mic1.fader",
+                                                Strip.BLANK
+                                                        .named("Maren")
+                                                        .in(Optional.of(Tape.RED)))
+                                        .withLayout(layout(show))
                                 : device);
         devices.add(strip);
         List<Cable> cables = new ArrayList<>(show.rig().cables());
@@ -95,6 +112,7 @@ class DocumentTest {
                         key.name(),
                         key.knob(),
                         key.to(),
+                        new MuteKey.Pressed(true, show.cast().playback().getFirst().id()),
                         key.silences(),
                         List.of(show.ears().getFirst().id()),
                         Extras.NONE);
@@ -130,7 +148,8 @@ class DocumentTest {
                                 List.of(aim),
                                 show.scenes(),
                                 List.of(excepted),
-                                List.of(mix)))
+                                List.of(mix),
+                                List.of(Profile.of("now", "As now", show))))
                 .withTemplates(List.of(Templates.parseOwn(own, "own")));
     }
 

@@ -77,4 +77,53 @@ class TemplateMistakesTest {
                 .hasMessageContaining(message)
                 .hasMessageMatching("(?s).*\\(line \\d+, column \\d+\\).*");
     }
+
+    private static final String DESK =
+            """
+            {"template": "two", "name": "Two", "kind": "desk",
+             "ports": [{"id": "a", "connector": "XLR", "carries": "mic", "takes": 1},
+                       {"id": "usb", "connector": "USB-B", "carries": "usb"},
+                       {"id": "out", "connector": "XLR pair", "carries": "line", "gives": 2}],
+             "points": [{"id": "hear"}],
+             "routes": [{"from": "a.in", "to": "out.out", "map": [{"from": 0, "to": 0}],
+                         "knobs": ["fader", {"knob": "pan", "gainDb": {"left": 3, "right": "off"}}]},
+                        {"from": "a.in", "to": "hear"}],
+             "knobs": [{"id": "fader", "label": "fader", "kind": "level", "role": "fader", "was": "level"},
+                       {"id": "pan", "label": "pan", "kind": "choice", "role": "pan", "options": {"left": "left", "right": "right"}}],
+             "endpoints": [{"id": "mix", "label": "mix", "port": "usb", "hears": "hear"},
+                           {"id": "one", "label": "1", "port": "usb", "hears": "hear", "within": "mix"}],
+             "letters": 8,
+             "pads": {"banks": 2, "each": 8},
+             "controls": [{"id": "f1", "label": "1", "reach": "hand", "prints": "CHAT", "means": ["caller"], "takes": ["fader"]}]}
+            """;
+
+    @ParameterizedTest(name = "{2}")
+    @CsvSource(
+            delimiter = '|',
+            quoteCharacter = '`',
+            value = {
+                "\"was\": \"level\"      | \"was\": \"pan\"    | there is still a knob \"pan\", so nothing took its place",
+                "\"right\": \"off\"      | \"right\": \"shut\" | a number was expected",
+                "\"within\": \"mix\"     | \"within\": \"one\" | there is no whole endpoint \"one\"",
+                "\"letters\": 8          | \"letters\": 80    | 80 is out of range; 0 to 40 is possible here",
+                "\"banks\": 2, \"each\": 8 | \"banks\": 2     | \"each\" is missing here",
+                "\"banks\": 2, \"each\": 8 | \"each\": 8, \"colour\": 1 | there is no field \"colour\"",
+                "\"reach\": \"hand\"     | \"reach\": \"foot\" | there is no reach \"foot\"",
+                "\"means\": [\"caller\"] | \"means\": [\"dog\"]  | there is no thing to carry \"dog\"",
+                "\"prints\": \"CHAT\", |                     | nothing is printed here that could mean anything; say \"prints\"",
+                "\"takes\": [\"fader\"]  | \"takes\": [\"pan\"]  | there is no fader \"pan\"; there is fader",
+                "\"role\": \"pan\"       | \"role\": \"pam\"   | there is no role \"pam\"; did you mean \"pan\"?"
+            })
+    void aMistakeOnADeskIsRefusedToo(String right, String wrong, String message)
+            throws FileTrouble {
+        assertThat(Templates.parse(DESK, "desk.json").desk().pads()).isEqualTo(8);
+        assertThat(DESK).contains(right);
+        assertThatThrownBy(
+                        () ->
+                                Templates.parse(
+                                        DESK.replace(right, wrong == null ? "" : wrong),
+                                        "desk.json"))
+                .isInstanceOf(FileTrouble.class)
+                .hasMessageContaining(message);
+    }
 }

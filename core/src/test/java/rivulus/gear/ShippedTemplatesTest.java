@@ -85,7 +85,7 @@ class ShippedTemplatesTest {
                                                                         && g.opens(
                                                                                 new Setting.Choice(
                                                                                         "mix-minus"))))
-                        .map(route -> route.from().replaceAll("strip\\.(.*)\\.(pre|post)", "$1"))
+                        .map(route -> route.from().replaceAll("strip\\.(.*)\\.(tap|post)", "$1"))
                         .distinct()
                         .toList();
         assertThat(strips)

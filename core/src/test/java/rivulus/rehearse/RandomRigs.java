@@ -2,6 +2,7 @@ package rivulus.rehearse;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
 import net.jqwik.api.Arbitraries;
@@ -11,6 +12,7 @@ import rivulus.gear.Band;
 import rivulus.gear.Catalogue;
 import rivulus.gear.Clock;
 import rivulus.gear.Delay;
+import rivulus.gear.Desk;
 import rivulus.gear.Electric;
 import rivulus.gear.GearKind;
 import rivulus.gear.Point;
@@ -153,10 +155,12 @@ public final class RandomRigs {
                 List.of(),
                 List.of(),
                 List.of(),
+                Map.of(),
                 Optional.empty(),
                 Clock.NONE,
                 List.of(),
                 List.of(),
+                Desk.PLAIN,
                 Power.NONE);
     }
 

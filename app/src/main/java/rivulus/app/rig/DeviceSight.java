@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import rivulus.app.session.Picture;
+import rivulus.chart.DeskSheet;
 import rivulus.chart.KnobSheet;
 import rivulus.check.Failure;
 import rivulus.form.Form;
@@ -18,8 +19,8 @@ import rivulus.show.Device;
 ///
 /// @param failure who loses whom when it fails
 /// @param form the device as a form
-/// @param strips what is written on its channels, as a form; empty where it has none
-///     or they are not looked at
+/// @param desk how it lies under the hand; empty where it has no channels or they are not looked
+///     at
 /// @param leads its leads as forms, by their ids
 /// @param lost what would be lost if it were replaced by what is chosen for that
 record DeviceSight(
@@ -27,9 +28,16 @@ record DeviceSight(
         KnobSheet sheet,
         Failure failure,
         Form form,
-        Optional<Form> strips,
+        Optional<Desk> desk,
         Map<String, Form> leads,
         List<String> lost) {
+    /// A desk under the hand.
+    ///
+    /// @param laid where its faders sit, as a form; empty where each is where it is
+    /// @param strips what is written on its channels, as a form
+    /// @param pads its cue pads, as a form
+    record Desk(DeskSheet sheet, Optional<Form> laid, Optional<Form> strips, Optional<Form> pads) {}
+
     /// The device that is chosen; empty where none is.
     ///
     /// @param instead the id of the template to replace it by, or empty
@@ -51,12 +59,24 @@ record DeviceSight(
                         sheet.get(),
                         Failure.of(picture.scene(), device.get()),
                         forms.form("device/" + device.get().id()).orElseThrow(),
-                        channels ? forms.form("strips/" + device.get().id()) : Optional.empty(),
+                        channels ? desk(picture, device.get(), catalogue) : Optional.empty(),
                         leads,
                         instead.isEmpty()
                                 ? List.of()
                                 : new RigEdits(picture.show(), catalogue)
                                         .replace(device.get(), instead)
                                         .losses()));
+    }
+
+    private static Optional<Desk> desk(Picture picture, Device device, Catalogue catalogue) {
+        Forms forms = new Forms(picture.show(), catalogue);
+        return DeskSheet.of(picture.scene(), device, catalogue)
+                .map(
+                        sheet ->
+                                new Desk(
+                                        sheet,
+                                        forms.form("desk/" + device.id()),
+                                        forms.form("strips/" + device.id()),
+                                        forms.form("pads/" + device.id())));
     }
 }

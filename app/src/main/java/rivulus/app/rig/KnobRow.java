@@ -18,9 +18,9 @@ import javafx.scene.layout.VBox;
 import javafx.util.StringConverter;
 import rivulus.app.look.Look;
 import rivulus.chart.KnobSheet;
+import rivulus.desk.Channel;
 import rivulus.gear.Knob;
 import rivulus.gear.Setting;
-import rivulus.rig.Channel;
 
 /// One knob: its label as it stands on the gear, and what it takes to turn it.
 final class KnobRow extends VBox {

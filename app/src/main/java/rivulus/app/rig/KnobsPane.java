@@ -21,7 +21,6 @@ import javafx.scene.control.ToggleGroup;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
-import rivulus.app.form.FormBox;
 import rivulus.app.look.Look;
 import rivulus.app.session.Picture;
 import rivulus.app.session.Session;
@@ -45,9 +44,9 @@ public final class KnobsPane extends VBox implements View<Optional<DeviceSight>>
     private final Map<Ref, KnobRow> byKnob = new LinkedHashMap<>();
     private final ToggleButton knobsTab = new ToggleButton("Knobs");
     private final ToggleButton gearTab = new ToggleButton("Leads and power");
-    private final ToggleButton channelsTab = new ToggleButton("Channels");
+    private final ToggleButton channelsTab = new ToggleButton("Desk");
     private final LeadsBox leads;
-    private final FormBox channels;
+    private final DeskBox desk;
     private final List<Node> forKnobs;
     private final VBox body = new VBox();
     private static final int MOST_SHOWN = 60;
@@ -104,9 +103,8 @@ public final class KnobsPane extends VBox implements View<Optional<DeviceSight>>
         forKnobs = List.of(filter, turns);
         top.getStyleClass().add("knobs-top");
         rows.getStyleClass().add("knob-rows");
-        channels = new FormBox("channels", session::edit);
-        channels.getStyleClass().add("leads-box");
-        body.getChildren().setAll(rows, leads, channels);
+        desk = new DeskBox(session);
+        body.getChildren().setAll(rows, leads, desk);
         session.joinings()
                 .lead()
                 .addListener(
@@ -145,7 +143,7 @@ public final class KnobsPane extends VBox implements View<Optional<DeviceSight>>
         for (Node node : forKnobs) Look.show(node, knobs);
         Look.show(rows, knobs);
         Look.show(leads, gearTab.isSelected());
-        Look.show(channels, channelsTab.isSelected());
+        Look.show(desk, channelsTab.isSelected());
     }
 
     @Override
@@ -154,7 +152,7 @@ public final class KnobsPane extends VBox implements View<Optional<DeviceSight>>
         Picture picture = drawn.get().picture();
         sheet = drawn.get().sheet();
         leads.fill(drawn.get());
-        drawn.get().strips().ifPresent(channels::show);
+        drawn.get().desk().ifPresent(seen -> desk.show(picture, seen));
         boolean some = !sheet.channels().isEmpty();
         Look.show(channelsTab, some);
         if (!some && channelsTab.isSelected()) knobsTab.setSelected(true);

@@ -1,0 +1,256 @@
+package rivulus.rule;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import rivulus.check.Finding;
+import rivulus.check.Proof;
+import rivulus.desk.Channel;
+import rivulus.desk.Channels;
+import rivulus.desk.DeskPlan;
+import rivulus.desk.LayingOut;
+import rivulus.desk.Seat;
+import rivulus.desk.ShortName;
+import rivulus.file.Change;
+import rivulus.gear.Control;
+import rivulus.leads.Survey;
+import rivulus.show.Device;
+import rivulus.show.Limits;
+import rivulus.show.Playback;
+import rivulus.show.Ref;
+import rivulus.show.Show;
+import rivulus.show.Source;
+import rivulus.words.Severity;
+import rivulus.words.Words;
+
+/// A desk that is not laid out so that a hand finds its way: what moves in the show and is not
+/// under the hand, what is used and sits nowhere, what is not used and takes a place that something
+/// else needs, a print that promises something else, two channels for one pair, a name that does
+/// not fit.
+///
+/// Only machines whose template says where faders can sit are judged; idle faders only where
+/// somebody laid them out.
+final class LaidOut implements Rule {
+    private static final int NAMED = 3;
+
+    @Override
+    public String id() {
+        return "desk";
+    }
+
+    @Override
+    public List<Finding.Draft> inRig(Proof proof, Limits limits) {
+        Survey survey = proof.survey();
+        List<Device> desks =
+                survey.devices().stream()
+                        .filter(device -> !survey.template(device).desk().controls().isEmpty())
+                        .toList();
+        if (desks.isEmpty()) return List.of();
+        Set<Ref> moving = DeskPlan.moving(proof.show());
+        Channels channels = channels(proof);
+        List<Finding.Draft> findings = new ArrayList<>();
+        for (Device device : desks)
+            DeskPlan.of(device, survey.template(device), channels)
+                    .ifPresent(plan -> findings.addAll(of(plan, moving)));
+        return findings;
+    }
+
+    /// Moving a fader costs nothing.
+    @Override
+    public boolean isWorthEnding(Finding finding) {
+        return true;
+    }
+
+    private static Channels channels(Proof proof) {
+        return Channels.in(
+                proof.show(), proof.survey()::template, proof.scenes().getFirst().tracer().live());
+    }
+
+    private List<Finding.Draft> of(DeskPlan plan, Set<Ref> moving) {
+        List<Finding.Draft> findings = new ArrayList<>();
+        String desk = plan.device().name();
+        List<Channel> far = new ArrayList<>();
+        for (Channel channel : plan.channels()) {
+            if (!channel.isUsed()) continue;
+            Optional<Control.Reach> reach = plan.reach(channel);
+            if (reach.isEmpty())
+                findings.add(
+                        about(
+                                plan,
+                                channel.fader().name(),
+                                Severity.CAUTION,
+                                "%s of %s sits on none of its controls%s"
+                                        .formatted(channel.words(), desk, full(plan))));
+            else if (reach.get() != Control.Reach.HAND && plan.hasHands()) {
+                far.add(channel);
+                if (DeskPlan.moves(channel, moving))
+                    findings.add(
+                            about(
+                                    plan,
+                                    channel.fader().name(),
+                                    Severity.CAUTION,
+                                    "%s of %s moves in the show and is %s"
+                                            .formatted(
+                                                    channel.words(), desk, reach.get().words())));
+            }
+        }
+        List<Seat> idle =
+                plan.seats().stream()
+                        .filter(seat -> seat.control().reach() == Control.Reach.HAND)
+                        .filter(seat -> seat.channel().filter(c -> !c.isUsed()).isPresent())
+                        .toList();
+        if (!far.isEmpty() && !idle.isEmpty() && plan.device().layout().isLaidOut())
+            findings.add(
+                    about(
+                            plan,
+                            "idle",
+                            Severity.NOTE,
+                            "Under the hand on %s %s what nothing comes into, while %s not there"
+                                    .formatted(
+                                            desk,
+                                            idle.size() == 1
+                                                    ? "a fader holds"
+                                                    : Words.number(idle.size()) + " faders hold",
+                                            Words.few(
+                                                            far.stream()
+                                                                    .map(Channel::words)
+                                                                    .toList(),
+                                                            NAMED)
+                                                    + (far.size() == 1 ? " is" : " are"))));
+        for (Seat seat : plan.seats())
+            if (seat.isMisprinted())
+                findings.add(
+                        about(
+                                plan,
+                                seat.control().id(),
+                                Severity.NOTE,
+                                "The %s of %s carries %s: tape over what is printed there"
+                                        .formatted(
+                                                seat.control().label(),
+                                                desk,
+                                                Words.few(names(seat.channel().get()), NAMED))));
+        findings.addAll(pairs(plan));
+        for (Channel channel : plan.channels()) {
+            int room = plan.desk().letters();
+            if (room > 0 && channel.written().length() > room)
+                findings.add(
+                        about(
+                                plan,
+                                channel.fader().name() + "/name",
+                                Severity.NOTE,
+                                "\"%s\" does not fit on %s of %s, which shows %d letters"
+                                        .formatted(
+                                                channel.written(), channel.label(), desk, room)));
+        }
+        return findings;
+    }
+
+    /// What could make room, where every control is taken.
+    private static String full(DeskPlan plan) {
+        boolean full = plan.seats().stream().allMatch(seat -> seat.channel().isPresent());
+        return full ? ": put two that belong together on one stereo channel, or into a group" : "";
+    }
+
+    private static List<String> names(Channel channel) {
+        return channel.comes().stream().map(Source::name).toList();
+    }
+
+    /// Two mono channels for the two sides of one thing that plays.
+    private List<Finding.Draft> pairs(DeskPlan plan) {
+        List<Finding.Draft> findings = new ArrayList<>();
+        List<Channel> mono = plan.channels().stream().filter(c -> c.width() == 1).toList();
+        Optional<Channel> free =
+                plan.channels().stream().filter(c -> c.width() > 1 && !c.isUsed()).findFirst();
+        for (int i = 0; i < mono.size(); i++)
+            for (int j = i + 1; j < mono.size(); j++) {
+                Channel left = mono.get(i);
+                Channel right = mono.get(j);
+                boolean pair =
+                        left.comes().size() == 1
+                                && left.comes().equals(right.comes())
+                                && left.comes().getFirst() instanceof Playback;
+                if (pair)
+                    findings.add(
+                            about(
+                                    plan,
+                                    left.fader().name() + "/pair",
+                                    Severity.NOTE,
+                                    "%s and %s of %s carry the two sides of %s: %s"
+                                            .formatted(
+                                                    left.label(),
+                                                    right.label(),
+                                                    plan.device().name(),
+                                                    left.carries(),
+                                                    free.map(
+                                                                    stereo ->
+                                                                            "one fader is enough, and %s is free"
+                                                                                    .formatted(
+                                                                                            stereo
+                                                                                                    .label()))
+                                                            .orElse("link them as a pair"))));
+            }
+        return findings;
+    }
+
+    private Finding.Draft about(DeskPlan plan, String what, Severity severity, String sentence) {
+        return finding(severity, sentence).gear(plan.device().id(), what);
+    }
+
+    @Override
+    public List<Idea> ideas(Finding finding, Workshop workshop) {
+        Optional<DeskPlan> found =
+                workshop.device(finding)
+                        .flatMap(
+                                device ->
+                                        DeskPlan.of(
+                                                device,
+                                                workshop.survey().template(device),
+                                                channels(workshop.proof())));
+        if (found.isEmpty()) return List.of();
+        DeskPlan plan = found.get();
+        String what = finding.gear().get(1);
+        Optional<Channel> printed =
+                plan.seats().stream()
+                        .filter(seat -> seat.control().id().equals(what))
+                        .filter(Seat::isMisprinted)
+                        .flatMap(seat -> seat.channel().stream())
+                        .findFirst();
+        if (printed.isPresent()) return List.of(written(plan, printed.get(), workshop));
+        if (what.endsWith("/name"))
+            return plan.channel(what.substring(0, what.length() - "/name".length()))
+                    .map(channel -> List.<Idea>of(shortened(plan, channel, workshop)))
+                    .orElse(List.of());
+        if (what.endsWith("/pair")) return List.of();
+        Show show = workshop.show();
+        Device laid = plan.device().withLayout(new LayingOut(plan, show).layout());
+        return List.of(changed("Lay out %s.".formatted(plan.device().name()), show, laid));
+    }
+
+    private static Idea written(DeskPlan plan, Channel channel, Workshop workshop) {
+        String name = Words.few(names(channel), NAMED);
+        return changed(
+                "Tape over %s on %s: %s.".formatted(channel.label(), plan.device().name(), name),
+                workshop.show(),
+                named(plan, channel, name));
+    }
+
+    private static Idea shortened(DeskPlan plan, Channel channel, Workshop workshop) {
+        String fits = ShortName.of(channel.written(), plan.desk().letters());
+        return changed(
+                "Write \"%s\" on %s of %s.".formatted(fits, channel.label(), plan.device().name()),
+                workshop.show(),
+                named(plan, channel, fits));
+    }
+
+    private static Device named(DeskPlan plan, Channel channel, String name) {
+        String fader = channel.fader().name();
+        Device device = plan.device();
+        return device.withStrip(fader, device.strip(fader).named(name));
+    }
+
+    private static Idea changed(String sentence, Show show, Device device) {
+        return new Idea.Rework(
+                sentence, List.of(), new Change(show, show.withRig(show.rig().with(device))));
+    }
+}
