@@ -10,6 +10,7 @@ import rivulus.chart.Ruler;
 import rivulus.check.Proof;
 import rivulus.check.Prover;
 import rivulus.check.Trouble;
+import rivulus.gear.Setting;
 import rivulus.remedy.Remedies;
 import rivulus.rule.Rules;
 import rivulus.show.Show;
@@ -20,6 +21,8 @@ public final class Growth {
     private static final List<Integer> SIZES = List.of(4, 8, 16, 32, 64, 128);
     private static final int RUNS = 7;
     private static final Prover PROVER = Rules.prover();
+
+    private static final int MOST_CUBED = 32;
 
     private Growth() {}
 
@@ -32,6 +35,12 @@ public final class Growth {
         times("proving, ears", sizes, n -> proving(new GrowingRig(4, n, 1)));
         times("proving, scenes", sizes, n -> proving(new GrowingRig(4, 4, n)));
         times("proving, sources and ears", sizes, n -> proving(new GrowingRig(n, n, 1)));
+        times(
+                "proving, sources, ears and scenes (at most 32)",
+                sizes.stream().filter(n -> n <= MOST_CUBED).toList(),
+                n -> proving(new GrowingRig(n, n, n)));
+        times("one fader, sources and ears", sizes, n -> fading(new GrowingRig(n, n, 1)));
+        times("one fader, scenes", sizes, n -> fading(new GrowingRig(4, 4, n)));
         times("picture, sources and ears", sizes, n -> picturing(new GrowingRig(n, n, 1)));
         times(
                 "picture, a finding in every cell",
@@ -75,6 +84,18 @@ public final class Growth {
         return () -> {
             long start = System.nanoTime();
             PROVER.prove(show).findings();
+            return System.nanoTime() - start;
+        };
+    }
+
+    private static LongSupplier fading(GrowingRig rig) {
+        Show show = rig.show(PROVER.catalogue());
+        Proof proof = PROVER.prove(show);
+        proof.findings();
+        Show faded = Shows.turned(show, "o1.i2", new Setting.Level(-7));
+        return () -> {
+            long start = System.nanoTime();
+            PROVER.prove(faded, proof).heard();
             return System.nanoTime() - start;
         };
     }

@@ -59,6 +59,13 @@ public class ProveBenchmark {
         return prover.prove(faded.get(next++ & 1), proven).heard();
     }
 
+    /// One fader is moved, and only the scene on the screen is proven.
+    @Benchmark
+    public List<Finding> editToScene() {
+        String first = plain.scenes().getFirst().id();
+        return prover.prove(faded.get(next++ & 1), proven).scene(first).orElseThrow().findings();
+    }
+
     /// One fader moved, and everything that is wrong, the rig surveyed and judged too.
     @Benchmark
     public List<Finding> editToEveryFinding() {

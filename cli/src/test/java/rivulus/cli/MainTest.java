@@ -69,7 +69,7 @@ class MainTest {
     void everyProblemOfTheLanternHourHasAFixAndALoneSceneCanBeAskedFor() throws Exception {
         assertThat(run("check", LANTERN, "--json", "--scene", "call-in")).isEqualTo(1);
         JsonNode findings = json().get("findings");
-        assertThat(findings.size()).isEqualTo(7);
+        assertThat(findings.size()).isEqualTo(8);
         for (JsonNode finding : findings) {
             assertThat(finding.get("scene").asString()).isEqualTo("call-in");
             if (finding.get("severity").asString().equals("note")) continue;

@@ -3,12 +3,14 @@ package rivulus.check;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Optional;
 import rivulus.gear.Catalogue;
 import rivulus.gear.Leads;
 import rivulus.hearing.Tracer;
 import rivulus.leads.Survey;
 import rivulus.show.Brief;
 import rivulus.show.Device;
+import rivulus.show.Layout;
 import rivulus.show.Mix;
 import rivulus.show.Ref;
 import rivulus.show.Scene;
@@ -78,6 +80,7 @@ public final class Prover {
                         && show.habits().equals(earlier.show().habits());
         Brief brief = sameBrief ? earlier.brief() : Brief.of(show, defaults);
         Proof proof = new Proof(show, brief, graph, () -> Survey.of(show, catalogue, leads), judge);
+        boolean alike = kin && show.checks().equals(earlier.show().checks());
         String first = show.scenes().isEmpty() ? "" : show.scenes().getFirst().id();
         for (Scene scene : show.scenes()) {
             proof.add(
@@ -90,7 +93,13 @@ public final class Prover {
                                     .ifPresent(s -> kindred.add(s.tracer()));
                         Positions positions = Positions.of(graph, show, scene);
                         Tracer tracer = trace(graph, positions, kindred);
-                        return new SceneProof(show, brief, scene, tracer, judge);
+                        return new SceneProof(
+                                show,
+                                brief,
+                                scene,
+                                tracer,
+                                judge,
+                                alike ? earlier.ifDone(scene.id()) : Optional.empty());
                     });
         }
         return proof;
@@ -127,6 +136,8 @@ public final class Prover {
     }
 
     private static Device bare(Device device) {
-        return device.withoutKnobs().withStrips(new LinkedHashMap<>());
+        return device.withoutKnobs()
+                .withStrips(new LinkedHashMap<>())
+                .withLayout(Layout.AS_IT_COMES);
     }
 }

@@ -2,12 +2,14 @@ package rivulus.check;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.BitSet;
 import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import rivulus.gear.Knob;
+import rivulus.gear.Setting;
 import rivulus.hearing.Hearing;
 import rivulus.hearing.Openings;
 import rivulus.hearing.Tracer;
@@ -15,9 +17,11 @@ import rivulus.show.Aim;
 import rivulus.show.Brief;
 import rivulus.show.Ear;
 import rivulus.show.Limit;
+import rivulus.show.Ref;
 import rivulus.show.Scene;
 import rivulus.show.Show;
 import rivulus.show.Source;
+import rivulus.signal.LiveGraph;
 
 /// What every ear hears in one scene, against what it wishes.
 public final class SceneProof {
@@ -27,13 +31,22 @@ public final class SceneProof {
     private final Heard[] cells;
     private final int sources;
     private final Judge judge;
+    private final List<Heard> asked;
     private Told told;
 
     /// One cell of the hearing chart.
     public record Heard(Ear ear, Source source, Brief.Standing standing, Hearing hearing) {}
 
     /// @param judge what finds the findings, asked once, when they are first wanted
-    SceneProof(Show show, Brief brief, Scene scene, Tracer tracer, Judge judge) {
+    /// @param earlier the same scene of a show with the same people, ears and checks, whose
+    ///     findings may be known
+    SceneProof(
+            Show show,
+            Brief brief,
+            Scene scene,
+            Tracer tracer,
+            Judge judge,
+            Optional<SceneProof> earlier) {
         this.judge = judge;
         this.show = show;
         this.scene = scene;
@@ -42,15 +55,56 @@ public final class SceneProof {
         sources = heard.size();
         List<Brief.Standing> wishes = brief.wishes(scene);
         cells = new Heard[show.ears().size() * sources];
+        Heard[] before = earlier.map(then -> then.cells).orElse(null);
         for (int s = 0; s < sources; s++) {
             Source source = heard.get(s);
             List<Hearing> everywhere = tracer.hearings(source.id());
             for (int e = 0; e < show.ears().size(); e++) {
-                Ear ear = show.ears().get(e);
                 int cell = e * sources + s;
-                cells[cell] = new Heard(ear, source, wishes.get(cell), everywhere.get(e));
+                Heard was = before == null ? null : before[cell];
+                boolean same =
+                        was != null
+                                && was.hearing() == everywhere.get(e)
+                                && was.standing() == wishes.get(cell);
+                cells[cell] =
+                        same
+                                ? was
+                                : new Heard(
+                                        show.ears().get(e),
+                                        source,
+                                        wishes.get(cell),
+                                        everywhere.get(e));
             }
         }
+        asked = these(toAsk(earlier));
+    }
+
+    /// The cells that differ from before, and those in which something was found then; all, where
+    /// nobody asked.
+    private BitSet toAsk(Optional<SceneProof> earlier) {
+        BitSet ask = new BitSet(cells.length);
+        ask.set(0, cells.length);
+        Optional<Told> found = earlier.flatMap(SceneProof::toldIfDone);
+        if (found.isEmpty()) return ask;
+        for (int c = 0; c < cells.length; c++)
+            if (!found.get().cells().get(c) && isAlike(c, earlier.get())) ask.clear(c);
+        return ask;
+    }
+
+    /// Whether an ear hears a source just as before, and wants the same of it.
+    private boolean isAlike(int cell, SceneProof other) {
+        Heard here = cells[cell];
+        Heard there = other.cells[cell];
+        if (here == there && scene.quiet().equals(other.scene.quiet())) return true;
+        String source = here.source().id();
+        return here.hearing() == there.hearing()
+                && here.standing().equals(there.standing())
+                && scene.quiet().contains(source) == other.scene.quiet().contains(source);
+    }
+
+    private List<Heard> these(BitSet which) {
+        if (which.cardinality() == cells.length) return all();
+        return which.stream().mapToObj(c -> cells[c]).toList();
     }
 
     /// The show it is about.
@@ -91,9 +145,26 @@ public final class SceneProof {
         return tracer;
     }
 
+    /// What would be heard with one knob standing otherwise, as when somebody presses a key.
+    ///
+    /// @throws IllegalArgumentException if there is no such knob
+    public Tracer with(Ref knob, Setting to) {
+        LiveGraph live = tracer.live();
+        int k = live.graph().knobIndex(knob.device(), knob.name());
+        if (k < 0) throw new IllegalArgumentException("there is no knob " + knob);
+        if (live.positions().get(k).equals(to)) return tracer;
+        return Tracer.after(live.at(live.positions().with(k, to)), List.of(tracer));
+    }
+
     /// Every ear with every source, in the order of the show.
     public List<Heard> all() {
         return Collections.unmodifiableList(Arrays.asList(cells));
+    }
+
+    /// The cells to be judged for what is heard and wished in them alone: every one, but for those
+    /// that are just as they were before, when nothing was wrong with them.
+    public List<Heard> asked() {
+        return asked;
     }
 
     /// What one ear hears of every source.
@@ -126,17 +197,35 @@ public final class SceneProof {
 
     private synchronized Told told() {
         if (told == null) {
-            told = Told.of(show.checks().told(judge.of(this), Finding::id));
+            List<Finding> all = judge.of(this);
+            told = Told.of(show.checks().told(all, Finding::id), cellsOf(all));
         }
         return told;
     }
 
+    private synchronized Optional<Told> toldIfDone() {
+        return Optional.ofNullable(told);
+    }
+
+    private BitSet cellsOf(List<Finding> findings) {
+        BitSet of = new BitSet(cells.length);
+        for (Finding finding : findings) {
+            int e = tracer.live().graph().earIndex(finding.key().ear());
+            int s = tracer.live().graph().sourceIndex(finding.key().source());
+            if (e >= 0 && s >= 0 && e < show.ears().size()) of.set(e * sources + s);
+        }
+        return of;
+    }
+
     /// The findings, and where they are found again at once.
+    ///
+    /// @param cells in which something was found, silenced or not
     private record Told(
             List<Finding> findings,
+            BitSet cells,
             Map<String, List<Finding>> byEar,
             Map<String, Map<String, Finding>> worst) {
-        static Told of(List<Finding> findings) {
+        static Told of(List<Finding> findings, BitSet cells) {
             Map<String, List<Finding>> byEar = new HashMap<>();
             Map<String, Map<String, Finding>> worst = new HashMap<>();
             for (Finding finding : findings) {
@@ -145,7 +234,7 @@ public final class SceneProof {
                 worst.computeIfAbsent(ear, _ -> new HashMap<>())
                         .merge(finding.key().source(), finding, Told::worse);
             }
-            return new Told(List.copyOf(findings), byEar, worst);
+            return new Told(List.copyOf(findings), cells, byEar, worst);
         }
 
         private static Finding worse(Finding one, Finding other) {

@@ -12,7 +12,6 @@ import rivulus.show.Names;
 import rivulus.show.Ref;
 import rivulus.show.Source;
 import rivulus.signal.KnobUse;
-import rivulus.signal.Positions;
 import rivulus.words.Words;
 
 /// What a key of a channel silences, and who hears it all the same.
@@ -40,8 +39,8 @@ public record Silencing(KnobUse key, List<Ear> silenced, List<Ear> still) {
         Optional<KnobUse> use = scene.tracer().live().graph().knob(key);
         if (use.isEmpty()) return Optional.empty();
         boolean mute = channel.mutes().contains(key);
-        Tracer open = at(scene, key, mute ? new Setting.Switch(false) : new Setting.Level(0));
-        Tracer closed = at(scene, key, mute ? new Setting.Switch(true) : Setting.Level.OFF);
+        Tracer open = scene.with(key, mute ? new Setting.Switch(false) : new Setting.Level(0));
+        Tracer closed = scene.with(key, mute ? new Setting.Switch(true) : Setting.Level.OFF);
         double least = scene.limit(Limit.LEAK);
         List<Ear> silenced = new ArrayList<>();
         List<Ear> still = new ArrayList<>();
@@ -59,14 +58,6 @@ public record Silencing(KnobUse key, List<Ear> silenced, List<Ear> still) {
             else if (heard) silenced.add(ear);
         }
         return Optional.of(new Silencing(use.get(), silenced, still));
-    }
-
-    private static Tracer at(SceneProof scene, Ref key, Setting to) {
-        Tracer now = scene.tracer();
-        Positions positions = now.live().positions();
-        int knob = now.live().graph().knobIndex(key.device(), key.name());
-        if (positions.get(knob).equals(to)) return now;
-        return Tracer.after(now.live().at(positions.with(knob, to)), List.of(now));
     }
 
     /// In words, behind the name of the key: "silences it for all but the stream".

@@ -3,6 +3,7 @@ package rivulus.rule;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.DoubleSummaryStatistics;
+import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -49,10 +50,11 @@ final class Doubled implements Rule {
     @Override
     public List<Finding.Draft> inScene(SceneProof scene, Limits limits) {
         List<Finding.Draft> findings = new ArrayList<>();
-        for (SceneProof.Heard cell : scene.all()) {
+        Map<List<Arrival>, Optional<Copies>> known = new IdentityHashMap<>();
+        for (SceneProof.Heard cell : scene.asked()) {
             if (cell.standing().wish() == Wish.MUST_NOT || LateOwnVoice.isOwnVoice(cell)) continue;
             if (cell.hearing().levelDb() < limits.get(Limit.HEARD)) continue;
-            copies(cell, limits)
+            known.computeIfAbsent(cell.hearing().arrivals(), alike -> copies(alike, limits))
                     .ifPresent(copies -> findings.add(finding(scene, cell, copies, limits)));
         }
         return findings;
@@ -81,11 +83,13 @@ final class Doubled implements Rule {
         }
     }
 
-    private static Optional<Copies> copies(SceneProof.Heard cell, Limits limits) {
-        if (cell.hearing().arrivals().size() < 2) return Optional.empty();
-        Arrival strongest = cell.hearing().strongest().orElseThrow();
+    /// What comes again. Ears that hear alike share their arrivals, and ask but once.
+    private static Optional<Copies> copies(List<Arrival> arrivals, Limits limits) {
+        if (arrivals.size() < 2) return Optional.empty();
+        Arrival strongest =
+                arrivals.stream().max(Comparator.comparingDouble(Arrival::levelDb)).orElseThrow();
         List<Arrival> again =
-                cell.hearing().arrivals().stream()
+                arrivals.stream()
                         .filter(other -> other != strongest && !other.ringing())
                         .filter(other -> matters(strongest, other, limits))
                         .toList();

@@ -47,7 +47,7 @@ final class Echo implements Rule {
     @Override
     public List<Finding.Draft> inScene(SceneProof scene, Limits limits) {
         List<Finding.Draft> findings = new ArrayList<>();
-        for (SceneProof.Heard cell : scene.all()) {
+        for (SceneProof.Heard cell : scene.asked()) {
             if (!LateOwnVoice.isOwnVoice(cell) || !isCaller(cell) || !cell.hearing().isHeard())
                 continue;
             Arrival strongest = cell.hearing().strongest().orElseThrow();

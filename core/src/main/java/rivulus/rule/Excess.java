@@ -39,7 +39,7 @@ final class Excess implements Rule {
     @Override
     public List<Finding.Draft> inScene(SceneProof scene, Limits limits) {
         List<Finding.Draft> findings = new ArrayList<>();
-        for (SceneProof.Heard cell : scene.all()) {
+        for (SceneProof.Heard cell : scene.asked()) {
             double over = cell.hearing().levelDb();
             if (cell.standing().wish() == Wish.MUST_NOT || over <= limits.get(Limit.LOUD)) continue;
             String headline =

@@ -45,7 +45,7 @@ final class LateOwnVoice implements Rule {
     @Override
     public List<Finding.Draft> inScene(SceneProof scene, Limits limits) {
         List<Finding.Draft> findings = new ArrayList<>();
-        for (SceneProof.Heard cell : scene.all()) {
+        for (SceneProof.Heard cell : scene.asked()) {
             if (!isOwnVoice(cell) || Echo.isCaller(cell)) continue;
             Limit from =
                     scene.show().habits().says(Habit.OWN_VOICE, "computer")

@@ -48,7 +48,7 @@ final class Leak implements Rule {
     @Override
     public List<Finding.Draft> inScene(SceneProof scene, Limits limits) {
         List<Finding.Draft> findings = new ArrayList<>();
-        for (SceneProof.Heard cell : scene.all()) {
+        for (SceneProof.Heard cell : scene.asked()) {
             if (!leaks(scene, cell, limits) || Mute.isThoughtMuted(scene, cell)) continue;
             String headline =
                     "%s hears %s at %s and must not"

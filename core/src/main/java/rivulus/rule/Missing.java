@@ -36,7 +36,7 @@ final class Missing implements Rule {
     @Override
     public List<Finding.Draft> inScene(SceneProof scene, Limits limits) {
         List<Finding.Draft> findings = new ArrayList<>();
-        for (SceneProof.Heard cell : scene.all()) {
+        for (SceneProof.Heard cell : scene.asked()) {
             if (cell.standing().wish() != Wish.MUST) continue;
             double level = cell.hearing().levelDb();
             if (level < limits.get(Limit.HEARD)) findings.add(missing(scene, cell));

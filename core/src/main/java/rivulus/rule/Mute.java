@@ -18,7 +18,6 @@ import rivulus.show.Names;
 import rivulus.show.Show;
 import rivulus.show.Source;
 import rivulus.signal.KnobUse;
-import rivulus.signal.LiveGraph;
 import rivulus.signal.Positions;
 import rivulus.words.Severity;
 import rivulus.words.Words;
@@ -55,7 +54,7 @@ final class Mute implements Rule {
     @Override
     public List<Finding.Draft> inScene(SceneProof scene, Limits limits) {
         List<Finding.Draft> findings = new ArrayList<>();
-        for (SceneProof.Heard cell : scene.all()) {
+        for (SceneProof.Heard cell : scene.asked()) {
             if (!Leak.leaks(scene, cell, limits)) continue;
             thoughtToSilence(scene, cell)
                     .ifPresent(knob -> findings.add(resting(scene, cell, knob)));
@@ -69,13 +68,11 @@ final class Mute implements Rule {
 
     /// What would be heard with that mute key pressed; empty where it already is, or is not there.
     private static Optional<Tracer> press(SceneProof scene, MuteKey key) {
-        Tracer open = scene.tracer();
-        if (key.isPressedIn(scene.scene())) return Optional.of(open);
-        Positions positions = open.live().positions();
-        int knob = open.live().graph().knobIndex(key.knob().device(), key.knob().name());
+        if (key.isPressedIn(scene.scene())) return Optional.of(scene.tracer());
+        Positions positions = scene.tracer().live().positions();
+        int knob = scene.tracer().live().graph().knobIndex(key.knob().device(), key.knob().name());
         if (knob < 0 || positions.get(knob).equals(key.to())) return Optional.empty();
-        LiveGraph pressed = open.live().at(positions.with(knob, key.to()));
-        return Optional.of(Tracer.after(pressed, List.of(open)));
+        return Optional.of(scene.with(key.knob(), key.to()));
     }
 
     static boolean isThoughtMuted(SceneProof scene, SceneProof.Heard cell) {

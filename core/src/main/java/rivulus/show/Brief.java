@@ -1,9 +1,12 @@
 package rivulus.show;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 
 /// Who must, may and must not hear whom: the defaults that follow from roles, and the exceptions.
 /// May be shared between threads.
@@ -13,6 +16,10 @@ public final class Brief {
     private final Show show;
     private final Defaults defaults;
     private final List<Standing> lasting = new ArrayList<>();
+    private final Map<Resting, List<Standing>> ofScenes = new ConcurrentHashMap<>();
+
+    /// All that wishes take from a scene.
+    private record Resting(String scene, List<String> quiet) {}
 
     private Brief(Show show, Defaults defaults) {
         this.show = show;
@@ -58,6 +65,11 @@ public final class Brief {
 
     /// What holds in a scene, ear by ear and in each source by source, in the order of the show.
     public List<Standing> wishes(Scene scene) {
+        return ofScenes.computeIfAbsent(
+                new Resting(scene.id(), scene.quiet()), _ -> wishesOf(scene));
+    }
+
+    private List<Standing> wishesOf(Scene scene) {
         List<Standing> wishes = new ArrayList<>(lasting);
         List<Source> sources = show.sources();
         for (int e = 0; e < show.ears().size(); e++) {
@@ -68,7 +80,7 @@ public final class Brief {
                     wishes.set(e * sources.size() + s, wish(ear, source, scene));
             }
         }
-        return wishes;
+        return Collections.unmodifiableList(wishes);
     }
 
     private boolean saysMore(Scene scene, Ear ear, Source source) {

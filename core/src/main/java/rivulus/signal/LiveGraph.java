@@ -24,6 +24,21 @@ public final class LiveGraph {
     private final long[] ns;
     private final int[] band;
 
+    /// Another state in which the same legs are open.
+    private LiveGraph(LiveGraph like, Positions positions, double[] legGain, long[] legNs) {
+        graph = like.graph;
+        this.positions = positions;
+        this.legGain = legGain;
+        this.legNs = legNs;
+        head = like.head;
+        edge = like.edge;
+        to = like.to;
+        band = like.band;
+        gain = new double[edge.length];
+        ns = new long[edge.length];
+        fill();
+    }
+
     private LiveGraph(SignalGraph graph, Positions positions, double[] legGain, long[] legNs) {
         this.graph = graph;
         this.positions = positions;
@@ -48,11 +63,19 @@ public final class LiveGraph {
         band = new int[count];
         for (int slot = 0; slot < count; slot++) {
             int e = edge[slot];
-            int leg = edges.leg[e];
             to[slot] = edges.to[e];
+            band[slot] = graph.bandOf(edges.leg[e]);
+        }
+        fill();
+    }
+
+    private void fill() {
+        Edges edges = graph.edges;
+        for (int slot = 0; slot < edge.length; slot++) {
+            int e = edge[slot];
+            int leg = edges.leg[e];
             gain[slot] = legGain[leg] * edges.mapGain[e];
             ns[slot] = legNs[leg];
-            band[slot] = graph.bandOf(leg);
         }
     }
 
@@ -90,14 +113,19 @@ public final class LiveGraph {
     public LiveGraph at(Positions others) {
         double[] gains = legGain.clone();
         long[] ns = legNs.clone();
+        boolean alike = true;
         for (int k = 0; k < graph.knobs().size(); k++) {
             if (others.get(k).equals(positions.get(k))) continue;
             for (Leg leg : graph.governedBy(k)) {
-                gains[leg.index()] = gain(leg, others);
-                ns[leg.index()] = nanos(leg, others);
+                int l = leg.index();
+                gains[l] = gain(leg, others);
+                ns[l] = nanos(leg, others);
+                alike &= gains[l] > 0 == legGain[l] > 0;
             }
         }
-        return new LiveGraph(graph, others, gains, ns);
+        return alike
+                ? new LiveGraph(this, others, gains, ns)
+                : new LiveGraph(graph, others, gains, ns);
     }
 
     private static long nanos(Leg leg, Positions positions) {
@@ -134,20 +162,40 @@ public final class LiveGraph {
         Edges edges = graph.edges;
         BitSet starts = new BitSet(graph.nodes().size());
         BitSet ends = new BitSet(graph.nodes().size());
-        for (int e = 0; e < edges.size(); e++) {
-            int leg = edges.leg[e];
-            if (legGain[leg] == other.legGain[leg] && legNs[leg] == other.legNs[leg]) continue;
-            starts.set(edges.from[e]);
-            ends.set(edges.to[e]);
-        }
+        BitSet differing = differing(other);
+        if (!differing.isEmpty())
+            for (int e = 0; e < edges.size(); e++) {
+                if (!differing.get(edges.leg[e])) continue;
+                starts.set(edges.from[e]);
+                ends.set(edges.to[e]);
+            }
         IntPredicate open = leg -> legGain[leg] > 0 || other.legGain[leg] > 0;
         return new Difference(upstream(starts, open), downstream(ends, open));
+    }
+
+    /// The legs that have another gain or delay.
+    private BitSet differing(LiveGraph other) {
+        BitSet differing = new BitSet(legGain.length);
+        int n = legGain.length;
+        for (int from = 0; from < n; ) {
+            int at = Arrays.mismatch(legGain, from, n, other.legGain, from, n);
+            if (at < 0) break;
+            differing.set(from + at);
+            from += at + 1;
+        }
+        for (int from = 0; from < n; ) {
+            int at = Arrays.mismatch(legNs, from, n, other.legNs, from, n);
+            if (at < 0) break;
+            differing.set(from + at);
+            from += at + 1;
+        }
+        return differing;
     }
 
     /// Whether the same channels of legs are live in another state of the same graph, at whatever
     /// gain and delay.
     public boolean hasShapeOf(LiveGraph other) {
-        return other.graph == graph && Arrays.equals(edge, other.edge);
+        return other.graph == graph && (edge == other.edge || Arrays.equals(edge, other.edge));
     }
 
     private BitSet downstream(BitSet starts, IntPredicate open) {
