@@ -10,8 +10,10 @@ import rivulus.show.Person;
 import rivulus.show.Ref;
 import rivulus.show.Show;
 import rivulus.signal.Compiler;
+import rivulus.signal.Leg;
 import rivulus.signal.LiveGraph;
 import rivulus.signal.Positions;
+import rivulus.signal.Reach;
 import rivulus.signal.SignalGraph;
 
 /// A show while it is planned.
@@ -35,10 +37,35 @@ final class State {
         return show;
     }
 
-    /// Whether a source comes to the hub as the knobs stand.
+    /// Whether a source comes to the hub as the knobs stand, by something that was put there for it:
+    /// a machine's own microphone hears whoever is in the room, and is nobody's.
     boolean comesToHub(String source) {
-        return !hub.isEmpty()
-                && live().comesTo(source, hub, show.checks().limits().get(Limit.FAINT));
+        if (hub.isEmpty()) return false;
+        LiveGraph stands = live();
+        SignalGraph graph = stands.graph();
+        double[] best =
+                Reach.gainsFrom(
+                        graph,
+                        graph.source(source),
+                        leg ->
+                                isIntoMachine(graph.legs().get(leg))
+                                        ? Double.NEGATIVE_INFINITY
+                                        : 20 * Math.log10(stands.legGain(leg)));
+        double least = show.checks().limits().get(Limit.FAINT);
+        return graph.nodes().stream()
+                .anyMatch(
+                        node ->
+                                node.point().device().equals(hub) && best[node.index()] >= least);
+    }
+
+    private boolean isIntoMachine(Leg leg) {
+        if (leg.kind() != Leg.Kind.AIR) return false;
+        String to = leg.to().device();
+        return to.equals(hub)
+                || show.rig()
+                        .device(to)
+                        .filter(device -> kinds.get(device.template()).isComputer())
+                        .isPresent();
     }
 
     private LiveGraph live() {
