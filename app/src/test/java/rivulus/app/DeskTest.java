@@ -120,7 +120,8 @@ class DeskTest {
             String id = hand.session().show().get().profiles().getFirst().id();
             hand.focus("#row-profile-" + id);
             hand.press(KeyCode.SPACE);
-            assertThat(hand.textIn("#form")).contains("MIC 1 fader to 0.0\u202FdB (now −9.0\u202FdB)");
+            assertThat(hand.textIn("#form"))
+                    .contains("MIC 1 fader to 0.0\u202FdB (now −9.0\u202FdB)");
             hand.focus("#form #deed-set");
             hand.press(KeyCode.SPACE);
             assertThat(hand.session().show().get().rig()).isEqualTo(before);

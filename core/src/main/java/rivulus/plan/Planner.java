@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
+import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
 import java.util.stream.Collectors;
@@ -51,6 +52,10 @@ public final class Planner {
     /// However slow the machine, a plan takes no longer to be put right.
     private static final Duration MOST_TIME = Duration.ofSeconds(4);
 
+    /// Nor any longer once there is a plan that is clean: of the others one wants to know what they
+    /// lack.
+    private static final Duration MOST_TIME_BESIDES = Duration.ofMillis(300);
+
     private static final int MOST_CURES = 24;
     private static final int OFFERED = 3;
     private static final int BOUGHT_NAMED = 40;
@@ -72,16 +77,18 @@ public final class Planner {
 
     /// The best plans of different patterns, the best first, at most three.
     ///
-    /// @param soFar told the name of each pattern before it is tried
+    /// @param soFar told the name of each pattern before it is tried, on whatever thread tries it
     public List<Offer> best(Show show, List<Pattern> patterns, Consumer<String> soFar) {
-        List<Offer> offers = new ArrayList<>();
         boolean mixes = !Feeds.points(Compiler.compile(show, prover.catalogue())).isEmpty();
-        for (Pattern pattern : patterns) {
-            if (cancelled.getAsBoolean()) break;
-            if (pattern.isOfWhatIsThere() && !mixes) continue;
-            soFar.accept(pattern.name());
-            offers.add(plan(show, pattern));
-        }
+        AtomicBoolean clean = new AtomicBoolean();
+        List<Offer> offers = new ArrayList<>();
+        List<Pattern> tried = patterns.stream().filter(p -> mixes || !p.isOfWhatIsThere()).toList();
+        // the first, which is what one likes, alone: the others need not try hard once it is clean
+        tried.stream().limit(1).map(p -> tried(show, p, clean, soFar)).forEach(offers::addAll);
+        tried.parallelStream()
+                .skip(1)
+                .map(pattern -> tried(show, pattern, clean, soFar))
+                .forEachOrdered(offers::addAll);
         return offers.stream()
                 .sorted(
                         Comparator.comparingInt((Offer offer) -> offer.undone().size())
@@ -101,9 +108,26 @@ public final class Planner {
                 || pattern.hub().get().equals(liked.get().word());
     }
 
+    private List<Offer> tried(
+            Show show, Pattern pattern, AtomicBoolean clean, Consumer<String> soFar) {
+        if (cancelled.getAsBoolean()) return List.of();
+        soFar.accept(pattern.name());
+        Offer offer = plan(show, pattern, clean.get() ? shorter(MOST_TIME_BESIDES) : most);
+        if (offer.isClean()) clean.set(true);
+        return List.of(offer);
+    }
+
+    private Duration shorter(Duration other) {
+        return other.compareTo(most) < 0 ? other : most;
+    }
+
     /// One plan.
     public Offer plan(Show show, Pattern pattern) {
-        Making making = new Making(show, pattern);
+        return plan(show, pattern, most);
+    }
+
+    private Offer plan(Show show, Pattern pattern, Duration within) {
+        Making making = new Making(show, pattern, within);
         making.machines();
         making.steps();
         making.listeners();
@@ -125,9 +149,11 @@ public final class Planner {
         /// The name of the machine that was added last.
         private String added = "";
 
+        private final Duration within;
         private Proof proof;
 
-        Making(Show start, Pattern pattern) {
+        Making(Show start, Pattern pattern, Duration within) {
+            this.within = within;
             this.start = start;
             this.pattern = pattern;
             show = start;
@@ -284,14 +310,14 @@ public final class Planner {
         /// Mixes are written from the brief, then what is wrong is ended one by one.
         void right() {
             MixWriting.Written written =
-                    new MixWriting(prover, until(most.dividedBy(2)))
+                    new MixWriting(prover, until(within.dividedBy(2)))
                             .all(prover.prove(show), _ -> {});
             written.lines().stream()
                     .filter(line -> line.carried() && !line.words().isEmpty())
                     .forEach(line -> turned.add(line.words()));
             proof = written.proof();
             Set<String> hopeless = new HashSet<>();
-            BooleanSupplier late = until(most.dividedBy(2));
+            BooleanSupplier late = until(within.dividedBy(2));
             for (int cures = 0; cures < MOST_CURES && !late.getAsBoolean(); cures++) {
                 Optional<Trouble> next =
                         left().stream().filter(t -> !hopeless.contains(t.id())).findFirst();

@@ -37,8 +37,8 @@ final class State {
         return show;
     }
 
-    /// Whether a source comes to the hub as the knobs stand, by something that was put there for it:
-    /// a machine's own microphone hears whoever is in the room, and is nobody's.
+    /// Whether a source comes to the hub as the knobs stand, by something that was put there for
+    /// it: a machine's own microphone hears whoever is in the room, and is nobody's.
     boolean comesToHub(String source) {
         if (hub.isEmpty()) return false;
         LiveGraph stands = live();
@@ -53,9 +53,7 @@ final class State {
                                         : 20 * Math.log10(stands.legGain(leg)));
         double least = show.checks().limits().get(Limit.FAINT);
         return graph.nodes().stream()
-                .anyMatch(
-                        node ->
-                                node.point().device().equals(hub) && best[node.index()] >= least);
+                .anyMatch(node -> node.point().device().equals(hub) && best[node.index()] >= least);
     }
 
     private boolean isIntoMachine(Leg leg) {

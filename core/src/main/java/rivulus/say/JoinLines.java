@@ -46,8 +46,8 @@ final class JoinLines implements Said.Reader {
         return Optional.of(Said.of(line, new Meaning.Joins(here, there), List.of()));
     }
 
-    /// The ids of machines by their names, in which "and" may stand too, or of all of a kind that no lead is in yet: "Maren's
-    /// mic and Ivo's mic", "headphones".
+    /// The ids of machines by their names, in which "and" may stand too, or of all of a kind that
+    /// no lead is in yet: "Maren's mic and Ivo's mic", "headphones".
     private static List<String> ends(Spoken line, String words, List<String> unclear) {
         Optional<Device> whole = line.device(words);
         if (whole.isPresent()) return List.of(whole.get().id());

@@ -17,6 +17,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
 import rivulus.check.Demo;
 import rivulus.check.Trouble;
@@ -209,6 +210,34 @@ class PlannerTest {
     }
 
     // Patterns
+
+    /// For whom each pattern is meant.
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "desk | Maren, host, Reading Room; Nadia, caller, call program; Music bed, music; stream",
+                "software | Maren, host, Reading Room; Music bed, music; stream",
+                "streaming | Maren, host, Reading Room; stream",
+                "recorder | Maren, host, Reading Room; Nadia, caller, call program",
+                "console | Maren, host, Reading Room; Ada, guest; house; stream",
+                "twin | Ivo, host, Reading Room; Puzzle, music; Alerts, cues; stream",
+                "two-outputs | Ivo, host, Reading Room; Nadia, caller, call program; a track per voice",
+                "workstation | Ada, host, Reading Room; Lute, clip; stream"
+            })
+    void everyPatternMakesACleanPlanOfTheBriefThatItIsFor(String pattern, String brief) {
+        Offer offer = plan(said(brief.replace("; ", "\n")), pattern);
+        assertThat(offer.undone()).isEmpty();
+        assertThat(offer.left()).extracting(Trouble::headline).isEmpty();
+        assertThat(offer.isClean()).isTrue();
+    }
+
+    @Test
+    void aMicrophoneOfAMachinesOwnIsNobodys() {
+        Offer offer =
+                plan(said("Ivo, host, Reading Room\nNadia, caller, call program"), "two-outputs");
+        assertThat(offer.lines()).contains("Ivo's microphone with XLR and USB > Table recorder");
+    }
 
     @Test
     void everyPatternThatShipsFitsItsSchemaAndItsGearIsThere() throws Exception {
