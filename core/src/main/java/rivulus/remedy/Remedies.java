@@ -24,6 +24,7 @@ import rivulus.show.Cable;
 import rivulus.show.Device;
 import rivulus.show.Rig;
 import rivulus.show.Show;
+import rivulus.show.Turn;
 
 /// Looks for what ends a trouble: the fewest knob turns that cure it in every scene it shows in, or
 /// a change of leads, boxes and power. The rule that found it has ideas; every one is proven whole
@@ -37,6 +38,9 @@ public final class Remedies {
     private final Trial trial;
     private final int most;
     private final BooleanSupplier cancelled;
+
+    /// So many changes of gear are tried with a second one, and so many second ones with each.
+    private static final int HALVES = 5;
 
     /// With how many leads turns are looked for besides.
     private int leadsWithTurns = 4;
@@ -129,19 +133,50 @@ public final class Remedies {
         if (!Rules.of(finding).isWorthEnding(finding)) return new Cures(List.of(), true, List.of());
         List<Remedy> clean = new ArrayList<>();
         List<Remedy> cautioned = new ArrayList<>();
+        List<Idea.Rework> halves = new ArrayList<>();
         Set<String> said = new HashSet<>();
         for (Idea idea : Rules.of(finding).gear(finding, workshop)) {
             if (clean.size() == most) break;
             if (cancelled.getAsBoolean())
                 return new Cures(offered(clean, cautioned), false, List.of());
             if (!(idea instanceof Idea.Rework rework) || !said.add(rework.sentence())) continue;
-            tried(rework)
-                    .ifPresent(
-                            remedy ->
-                                    (trial.bringsCautions(remedy.after()) ? cautioned : clean)
-                                            .add(remedy));
+            Optional<Remedy> remedy = tried(rework);
+            if (remedy.isEmpty()) halves.add(rework);
+            else (trial.bringsCautions(remedy.get().after()) ? cautioned : clean).add(remedy.get());
         }
+        if (clean.isEmpty() && cautioned.isEmpty()) leadsWithTurns = HALVES;
+        if (clean.isEmpty() && cautioned.isEmpty())
+            for (Idea.Rework half : halves.stream().limit(HALVES).toList()) {
+                if (cancelled.getAsBoolean()) return Cures.UNKNOWN;
+                inTwo(half).ifPresent(cautioned::add);
+                if (!cautioned.isEmpty()) break;
+            }
         return new Cures(offered(clean, cautioned), true, List.of());
+    }
+
+    /// A change of gear that is no remedy by itself, with a second one against what is wrong then.
+    private Optional<Remedy> inTwo(Idea.Rework half) {
+        Show changed = half.change().after();
+        if (!holds(changed)) return Optional.empty();
+        Proof then = prover.prove(changed, base);
+        Optional<Finding> wrong = trial.firstWrong(then);
+        if (wrong.isEmpty()) return Optional.empty();
+        Workshop anew = new Workshop(then, prover.catalogue());
+        for (Idea idea :
+                Rules.of(wrong.get()).gear(wrong.get(), anew).stream().limit(HALVES).toList()) {
+            if (cancelled.getAsBoolean()) break;
+            if (!(idea instanceof Idea.Rework more)) continue;
+            List<Turn> turns = new ArrayList<>(half.turns());
+            turns.addAll(more.turns());
+            Optional<Remedy> both =
+                    tried(
+                            new Idea.Rework(
+                                    half.sentence() + " " + more.sentence(),
+                                    turns,
+                                    new Change(base.show(), more.change().after())));
+            if (both.isPresent()) return both;
+        }
+        return Optional.empty();
     }
 
     private List<Remedy> offered(List<Remedy> clean, List<Remedy> cautioned) {

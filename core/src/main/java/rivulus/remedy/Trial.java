@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import rivulus.check.Finding;
 import rivulus.check.Proof;
 import rivulus.check.SceneProof;
@@ -110,6 +111,22 @@ final class Trial {
                 && !(heard && after.heard().stream().anyMatch(left -> isMeant(left)));
     }
 
+    /// What speaks first against a change of gear: what is meant and still in the rig, or something
+    /// serious that is new there or worse; else what is meant and still heard.
+    Optional<Finding> firstWrong(Proof after) {
+        return Stream.concat(
+                        after.ofTheRig().stream().filter(this::isInTheWay),
+                        after.heard().stream().filter(this::isMeant))
+                .findFirst();
+    }
+
+    private boolean isInTheWay(Finding left) {
+        if (isMeant(left)) return !isMinorNow(left);
+        Severity was = knownOfTheRig.get(left.key());
+        boolean worse = was == null || left.severity().compareTo(was) < 0;
+        return worse && left.severity().isSerious();
+    }
+
     /// Whether a change of gear brings something that is worth a caution.
     boolean bringsCautions(Proof after) {
         return after.ofTheRig().stream()
@@ -203,12 +220,7 @@ final class Trial {
     /// Whether what is meant is ended or minor, of its kind there is less, and nothing serious is
     /// new or worse.
     boolean isGoodForTheRig(Proof after) {
-        for (Finding left : after.ofTheRig()) {
-            if (isMeant(left) && !isMinorNow(left)) return false;
-            Severity was = knownOfTheRig.get(left.key());
-            boolean worse = was == null || left.severity().compareTo(was) < 0;
-            if (worse && left.severity().isSerious()) return false;
-        }
+        if (after.ofTheRig().stream().anyMatch(this::isInTheWay)) return false;
         return trouble.stream()
                 .filter(Finding::isOfTheRig)
                 .allMatch(finding -> alike(after, finding) < alike(before, finding));

@@ -275,8 +275,8 @@ public final class Workshop {
         return fixes;
     }
 
-    /// What plays something that is not heard, joined besides to each machine that its listener
-    /// hears already.
+    /// What plays something that is not heard, or its computer, joined besides to each machine that
+    /// its listener hears already.
     List<Idea> joinedBesides(Finding finding) {
         Optional<Device> player =
                 show.cast().playback().stream()
@@ -284,7 +284,7 @@ public final class Workshop {
                         .flatMap(plays -> plays.at().stream())
                         .findFirst()
                         .flatMap(at -> show.rig().device(at.device()))
-                        .filter(device -> !Survey.isProgram(device));
+                        .flatMap(this::machine);
         if (player.isEmpty()) return List.of();
         Joiner joiner = new Joiner(show, catalogue, survey.kinds());
         List<Idea> ideas = new ArrayList<>();
@@ -294,6 +294,11 @@ public final class Workshop {
                 ideas.add(joined(way));
         }
         return ideas;
+    }
+
+    /// The machine that leads are plugged into: of a program, the computer it runs on.
+    private Optional<Device> machine(Device device) {
+        return Survey.isProgram(device) ? show.rig().device(device.on()) : Optional.of(device);
     }
 
     /// Whether the listener of a finding hears what comes out of some machine.

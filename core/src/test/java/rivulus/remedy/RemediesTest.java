@@ -10,6 +10,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 import rivulus.check.Demo;
 import rivulus.check.Finding;
 import rivulus.check.Proof;
+import rivulus.check.RigText;
 import rivulus.check.Trouble;
 import rivulus.disk.Extras;
 import rivulus.gear.Setting;
@@ -303,5 +304,47 @@ class RemediesTest {
                 .startsWith("Join Film box, ")
                 .contains(" Set Show desk · headphones 1 pick of ");
         assertThat(Demo.PROVER.prove(cure.change().after()).heard()).isEmpty();
+    }
+
+    @Test
+    void whatAProgramPlaysIsHeardOnceItsComputerIsJoined() {
+        Proof proof = Demo.PROVER.prove(RigText.show(TABLET.replace(" tablet @", " laptop @")));
+        assertThat(missing(proof).sentence()).startsWith("Join tablet, ");
+    }
+
+    /// The mixer draws 450 mA, and the tablet gives 300.
+    @Test
+    void aLeadThatWouldNotFeedWhatHangsOnItComesWithWhatDoes() {
+        Proof proof = Demo.PROVER.prove(RigText.show(TABLET));
+        Remedy remedy = missing(proof);
+        assertThat(remedy.sentence()).startsWith("Join tablet, USB → mixer, USB");
+        assertThat(remedy.change().after().rig().devices())
+                .as("something that feeds it comes along")
+                .hasSizeGreaterThan(proof.show().rig().devices().size());
+        assertThat(remedy.after().heard()).isEmpty();
+        assertThat(remedy.least()).as("the best that was found, not proven least").isFalse();
+    }
+
+    private static final String TABLET =
+            """
+            place hall
+            person maren host hall
+            near maren mic
+            plays tune music player/player
+            ear house house mixer/lineout.out
+            mic dynamic-mic @hall
+            mixer streaming-mixer @hall
+            tablet tablet @hall
+            player player on:tablet
+            mic/out mixer/mic 5
+            """;
+
+    private static Remedy missing(Proof proof) {
+        Finding missing =
+                proof.heard().stream()
+                        .filter(finding -> finding.id().equals("missing/house/tune"))
+                        .findFirst()
+                        .orElseThrow();
+        return Remedies.of(Demo.PROVER, proof, missing, 3).all().getFirst();
     }
 }
