@@ -71,6 +71,21 @@ class BenchTest {
     }
 
     @Test
+    void whereFadersSitIsChangedThere() {
+        try (Hand hand = Hand.atDemo(folder)) {
+            open(hand, "streaming-mixer");
+            press(hand, "#bench-double");
+            press(hand, "#section-controls");
+            assertThat(hand.textIn("#bench")).contains("fader MIC", "fader COMPUTER");
+            write(hand, "prints", "");
+            assertThat(hand.textIn("#bench-check"))
+                    .contains("nothing is printed here that could mean anything");
+            write(hand, "prints", "TALK");
+            assertThat(hand.textIn("#bench-check")).contains("Holds together");
+        }
+    }
+
+    @Test
     void whatWouldBeLostByAChangedKindIsToldFirst() {
         try (Hand hand = Hand.atDemo(folder)) {
             open(hand, "pocket-recorder");

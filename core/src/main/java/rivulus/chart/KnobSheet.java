@@ -16,6 +16,8 @@ import rivulus.hearing.Ways;
 import rivulus.show.Device;
 import rivulus.show.Ear;
 import rivulus.show.Limit;
+import rivulus.show.MuteKey;
+import rivulus.show.Ref;
 import rivulus.show.Source;
 import rivulus.signal.KnobUse;
 import rivulus.signal.Leg;
@@ -34,11 +36,11 @@ public record KnobSheet(Device device, String kind, List<Row> rows, List<Channel
     /// One knob.
     ///
     /// @param stands how it stands in the scene
-    /// @param inScene whether the scene has a setting of its own for it
+    /// @param here why it stands in this scene as it does and not as in the whole show: "set in
+    ///     this scene"; empty where it does
     /// @param turned whether it stands other than its template says
     /// @param onTheWay whether it governs a way to the chosen ear
-    public record Row(
-            KnobUse use, Setting stands, boolean inScene, boolean turned, boolean onTheWay) {}
+    public record Row(KnobUse use, Setting stands, String here, boolean turned, boolean onTheWay) {}
 
     /// The channel that a knob belongs to, told by its label: "MIC 1 gain" is of "MIC 1".
     public Optional<Channel> channel(Row row) {
@@ -65,7 +67,7 @@ public record KnobSheet(Device device, String kind, List<Row> rows, List<Channel
                     new Row(
                             use,
                             stands,
-                            scene.scene().knobs().containsKey(use.ref()),
+                            here(scene, use.ref()),
                             !stands.equals(use.knob().standing()),
                             onTheWay.contains(index)));
         }
@@ -76,6 +78,19 @@ public record KnobSheet(Device device, String kind, List<Row> rows, List<Channel
                         .orElse(found.get().template());
         List<Channel> channels = channels(scene, catalogue).of(found.get());
         return Optional.of(new KnobSheet(found.get(), kind, rows, channels));
+    }
+
+    private static String here(SceneProof scene, Ref knob) {
+        for (MuteKey key : scene.show().mutes())
+            if (key.knob().equals(knob) && key.isPressedIn(scene.scene()))
+                return "pressed while %s plays, by itself"
+                        .formatted(
+                                scene.show()
+                                        .cast()
+                                        .source(key.pressed().during())
+                                        .map(Source::name)
+                                        .orElse(key.pressed().during()));
+        return scene.scene().knobs().containsKey(knob) ? "set in this scene" : "";
     }
 
     private static Channels channels(SceneProof scene, Catalogue catalogue) {

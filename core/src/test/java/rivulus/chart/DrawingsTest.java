@@ -254,7 +254,7 @@ class DrawingsTest {
                 .contains("usb1chat.feed", "usb1chat.tap", "mic1.fader")
                 .doesNotContain("phones4.feed", "lineB.pick.mic1");
         assertThat(rows)
-                .filteredOn(KnobSheet.Row::inScene)
+                .filteredOn(row -> row.here().equals("set in this scene"))
                 .extracting(row -> row.use().ref().name())
                 .containsExactly("phone.mute");
         assertThat(KnobSheet.of(scene("tales"), "nothing", nadia, Demo.PROVER.catalogue()))

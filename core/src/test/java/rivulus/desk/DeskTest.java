@@ -16,6 +16,7 @@ import org.junit.jupiter.api.RepetitionInfo;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import rivulus.chart.KnobSheet;
 import rivulus.check.Demo;
 import rivulus.check.Finding;
 import rivulus.check.Proof;
@@ -374,6 +375,17 @@ class DeskTest {
         assertThat(open.own(open.scene("lute").orElseThrow(), key.knob()))
                 .as("what a machine does no scene undoes")
                 .contains(new Setting.Switch(true));
+        assertThat(
+                        KnobSheet.of(
+                                        proof.scene("lute").orElseThrow(),
+                                        key.knob().device(),
+                                        null,
+                                        PROVER.catalogue())
+                                .orElseThrow()
+                                .rows())
+                .filteredOn(row -> row.use().ref().equals(key.knob()))
+                .extracting(KnobSheet.Row::here)
+                .containsExactly("pressed while Lute plays, by itself");
         Show byHand =
                 show.withRundown(
                         show.rundown().withMutes(List.of(key.pressed(MuteKey.Pressed.ONCE))));

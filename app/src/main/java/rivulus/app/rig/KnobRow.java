@@ -72,8 +72,8 @@ final class KnobRow extends VBox {
         showing = true;
         refresh.run();
         showing = false;
-        scene.setText(now.inScene() ? "set in this scene" : "");
-        Look.show(scene, now.inScene());
+        scene.setText(now.here());
+        Look.show(scene, !now.here().isEmpty());
     }
 
     private void turn(Setting to) {
