@@ -27,13 +27,15 @@ final class ChannelSheets {
         this.kinds = kinds;
     }
 
-    /// One table for each machine that has channels, and one for its pads; controls that hold
-    /// nothing that is used are left out.
+    /// One drawing and table for each machine that has channels, and one table for its pads;
+    /// controls that hold nothing that is used are left out.
     List<Part> tables() {
         List<Part> tables = new ArrayList<>();
         for (Device device : proof.show().rig().devices()) {
             Optional<DeskSheet> desk = DeskSheet.of(proof.scenes().getFirst(), device, kinds);
-            desk.map(ChannelSheets::table).filter(t -> !t.rows().isEmpty()).ifPresent(tables::add);
+            desk.map(laid -> new Part.Desk(laid, table(laid)))
+                    .filter(part -> !part.table().rows().isEmpty())
+                    .ifPresent(tables::add);
             pads(device).ifPresent(tables::add);
         }
         if (tables.isEmpty())

@@ -2,6 +2,7 @@ package rivulus.sheet;
 
 import java.util.ArrayList;
 import java.util.List;
+import rivulus.chart.DeskSheet;
 import rivulus.chart.RigDrawing;
 
 /// A piece of a sheet.
@@ -55,7 +56,22 @@ public sealed interface Part {
     /// A drawing of the rig.
     ///
     /// @param about what the lines mean
-    record Drawing(RigDrawing drawing, String about) implements Part {
+    record Drawing(RigDrawing drawing, String about) implements Part, Drawn {
+        @Override
+        public double width() {
+            return drawing.width();
+        }
+
+        @Override
+        public double height() {
+            return drawing.height();
+        }
+
+        @Override
+        public void paint(Canvas canvas) {
+            RigPainter.paint(drawing, canvas);
+        }
+
         @Override
         public Table table() {
             List<List<String>> rows = new ArrayList<>();
@@ -71,6 +87,29 @@ public sealed interface Part {
                 if (across && down) return band.title();
             }
             return "";
+        }
+    }
+
+    /// A desk as it is to be labelled, drawn, with its table.
+    record Desk(DeskSheet desk, Table table) implements Part, Drawn {
+        @Override
+        public double width() {
+            return DeskPainter.WIDTH;
+        }
+
+        @Override
+        public double height() {
+            return DeskPainter.height(desk);
+        }
+
+        @Override
+        public String about() {
+            return desk.device().name() + ", from left to right as one reads.";
+        }
+
+        @Override
+        public void paint(Canvas canvas) {
+            DeskPainter.paint(desk, canvas);
         }
     }
 }

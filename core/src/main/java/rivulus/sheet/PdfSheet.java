@@ -83,6 +83,10 @@ final class PdfSheet {
                 case Part.Table table -> table(table);
                 case Part.Labels labels -> labels(labels);
                 case Part.Drawing drawing -> drawing(drawing);
+                case Part.Desk desk -> {
+                    drawing(desk);
+                    table(desk.table());
+                }
             }
         }
     }
@@ -298,14 +302,13 @@ final class PdfSheet {
     // Drawings
 
     /// As wide as the page, unless it would be too high for one.
-    private void drawing(Part.Drawing part) throws IOException {
-        double high = part.drawing().height();
+    private void drawing(Drawn part) throws IOException {
+        double high = part.height();
         double most = PAGE.getHeight() - 2 * MARGIN - 4 * LEADING;
-        double scale = Math.min(ROOM / part.drawing().width(), most / high);
+        double scale = Math.min(ROOM / part.width(), most / high);
         if (y - high * scale - 2 * LEADING < MARGIN && y < PAGE.getHeight() / 2) turnPage();
         scale = Math.min(scale, (y - MARGIN - LEADING) / high);
-        RigPainter.paint(
-                part.drawing(), new PdfCanvas(page, plain, bold, MARGIN, y + LEADING, scale));
+        part.paint(new PdfCanvas(page, plain, bold, MARGIN, y + LEADING, scale));
         page.setNonStrokingColor(0f, 0f, 0f);
         page.setStrokingColor(0f, 0f, 0f);
         page.setLineDashPattern(new float[0], 0);

@@ -106,15 +106,15 @@ public record Sheet(String title, List<Chapter> chapters) {
     /// The first drawing as SVG; empty where the sheet has none.
     public Optional<String> svg() {
         return parts().stream()
-                .filter(Part.Drawing.class::isInstance)
+                .filter(Drawn.class::isInstance)
                 .findFirst()
-                .map(part -> SvgCanvas.of((Part.Drawing) part));
+                .map(part -> SvgCanvas.of((Drawn) part));
     }
 
     /// The endings of the files that it can be written to.
     public List<String> endings() {
         List<String> endings = new ArrayList<>(List.of(".pdf", ".md", ".csv"));
-        if (parts().stream().anyMatch(Part.Drawing.class::isInstance)) endings.add(".svg");
+        if (parts().stream().anyMatch(Drawn.class::isInstance)) endings.add(".svg");
         return endings;
     }
 

@@ -38,10 +38,10 @@ final class SvgCanvas implements Canvas {
     }
 
     /// A drawing as a document, with what its lines mean at the foot.
-    static String of(Part.Drawing part) {
+    static String of(Drawn part) {
         try {
-            double width = part.drawing().width();
-            double height = part.drawing().height() + FOOT;
+            double width = part.width();
+            double height = part.height() + FOOT;
             SvgCanvas canvas = new SvgCanvas(width, height, part.about());
             canvas.box(
                     -MARGIN,
@@ -51,7 +51,7 @@ final class SvgCanvas implements Canvas {
                     0,
                     Ink.PAPER,
                     Ink.NONE);
-            RigPainter.paint(part.drawing(), canvas);
+            part.paint(canvas);
             canvas.words(part.about(), 0, height - 6, 10, false, Ink.SOFT);
             canvas.out.writeEndDocument();
             return canvas.text.toString();

@@ -379,4 +379,20 @@ class SheetsTest {
             assertThat(ends).allMatch(x -> x >= 0);
         }
     }
+
+    @Test
+    void aDeskIsDrawnAsItIsToBeLabelledWithItsTable() {
+        Show show = Demo.show("harbour-radio-repaired");
+        Sheet sheet =
+                new Sheets(Demo.PROVER.prove(show), Demo.PROVER.catalogue())
+                        .of(Sheets.Kind.CHANNELS);
+        assertThat(sheet.endings()).contains(".svg", ".csv", ".pdf");
+        assertThat(sheet.svg().orElseThrow())
+                .contains(">Maren<", ">fader 1<", ">Nadia<", ">Under the hand<");
+        assertThat(sheet.csv().lines().limit(2))
+                .last()
+                .asString()
+                .startsWith("Under the hand,fader 1,MIC 1,Maren");
+        assertThat(sheet.markdown()).contains("Mute silences it for all but");
+    }
 }
