@@ -46,7 +46,7 @@ class DeskTest {
                             "Nothing on fader 4.");
             assertThat(hand.find("#seat-mic1-fader").getAccessibleText())
                     .startsWith("fader 1: MIC 1, Maren. Mute silences");
-            hand.click("#desk-lay-out");
+            hand.click("#desk-deeds #deed-lay-out");
             assertThat(desk(hand).layout().controls())
                     .containsEntry("f1", "mic1.fader")
                     .containsEntry("f4", "usb1chat.fader");
@@ -60,7 +60,7 @@ class DeskTest {
                     .as("the keyboard goes along")
                     .isTrue();
             hand.press(KeyCode.CONTROL, KeyCode.Z);
-            hand.click("#desk-as-it-comes");
+            hand.click("#desk-deeds #deed-as-it-comes");
             assertThat(desk(hand).layout()).isEqualTo(Layout.AS_IT_COMES);
         }
     }
@@ -91,16 +91,20 @@ class DeskTest {
                                         .orElseThrow()));
     }
 
+    private static void say(Hand hand) {
+        hand.act(
+                () ->
+                        hand.window().stages().stream()
+                                .filter(BriefStage.class::isInstance)
+                                .map(BriefStage.class::cast)
+                                .forEach(BriefStage::say));
+    }
+
     @Test
     void knobsAreKeptUnderANameAndSetAgainInOneStep() {
         try (Hand hand = Hand.atDemo(folder)) {
             hand.act(() -> hand.session().stage().set(BriefStage.ID));
-            hand.act(
-                    () ->
-                            hand.window().stages().stream()
-                                    .filter(BriefStage.class::isInstance)
-                                    .map(BriefStage.class::cast)
-                                    .forEach(BriefStage::say));
+            say(hand);
             var before = hand.session().show().get().rig();
             hand.focus("#keep-knobs");
             hand.press(KeyCode.SPACE);
@@ -133,12 +137,7 @@ class DeskTest {
         try (Hand hand = Hand.atDemo(folder)) {
             hand.act(() -> hand.session().stage().set(BriefStage.ID));
             MuteKey key = hand.session().show().get().mutes().getFirst();
-            hand.act(
-                    () ->
-                            hand.window().stages().stream()
-                                    .filter(BriefStage.class::isInstance)
-                                    .map(BriefStage.class::cast)
-                                    .forEach(BriefStage::say));
+            say(hand);
             hand.focus("#row-mute-" + key.id());
             hand.press(KeyCode.SPACE);
             choose(hand, "#form #field-pressed", "held");

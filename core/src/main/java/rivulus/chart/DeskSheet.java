@@ -8,7 +8,6 @@ import rivulus.desk.Channel;
 import rivulus.desk.Channels;
 import rivulus.desk.DeskPlan;
 import rivulus.desk.Seat;
-import rivulus.desk.ShortName;
 import rivulus.desk.Silencing;
 import rivulus.gear.Catalogue;
 import rivulus.gear.Template;
@@ -29,6 +28,11 @@ public record DeskSheet(Device device, List<Group> groups) {
         public Group {
             rows = List.copyOf(rows);
         }
+
+        /// The controls that hold nothing that is used.
+        public List<String> idle() {
+            return rows.stream().filter(row -> row.used().isEmpty()).map(Row::place).toList();
+        }
     }
 
     /// One control.
@@ -47,6 +51,11 @@ public record DeskSheet(Device device, List<Group> groups) {
         public Row {
             keys = List.copyOf(keys);
         }
+
+        /// The channel, where it is used.
+        public Optional<Channel> used() {
+            return channel.filter(Channel::isUsed);
+        }
     }
 
     /// A desk in a scene; empty where the machine has no channels. Costs a tracing for each key of
@@ -61,9 +70,6 @@ public record DeskSheet(Device device, List<Group> groups) {
     }
 
     private static DeskSheet of(SceneProof scene, DeskPlan plan) {
-        List<Channel> all = plan.channels();
-        List<String> names =
-                ShortName.all(all.stream().map(Channel::name).toList(), plan.desk().letters());
         List<Group> groups = new ArrayList<>();
         for (Seat seat : plan.seats()) {
             String title = Words.sentence(seat.control().reach().words());
@@ -73,7 +79,7 @@ public record DeskSheet(Device device, List<Group> groups) {
                     new Row(
                             seat.control().label(),
                             seat.channel(),
-                            seat.channel().map(c -> names.get(all.indexOf(c))).orElse(""),
+                            seat.channel().map(plan::fitted).orElse(""),
                             seat.isMisprinted(),
                             seat.channel().map(c -> keys(scene, c)).orElse(List.of()));
             groups.set(groups.size() - 1, with(groups.getLast(), row));
@@ -85,7 +91,7 @@ public record DeskSheet(Device device, List<Group> groups) {
                         new Row(
                                 channel.label(),
                                 Optional.of(channel),
-                                names.get(all.indexOf(channel)),
+                                plan.fitted(channel),
                                 false,
                                 keys(scene, channel)));
         if (!without.isEmpty()) groups.add(new Group("On no control", without));

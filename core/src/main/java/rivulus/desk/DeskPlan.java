@@ -95,6 +95,14 @@ public record DeskPlan(Device device, Desk desk, List<Seat> seats, List<Channel>
         return all;
     }
 
+    /// What to write on a channel, so that it fits and nobody takes it for another; blank where it
+    /// has no name.
+    public String fitted(Channel channel) {
+        List<Channel> all = channels();
+        List<String> names = all.stream().map(Channel::name).toList();
+        return ShortName.all(names, desk.letters()).get(all.indexOf(channel));
+    }
+
     /// The channel of a fader.
     public Optional<Channel> channel(String fader) {
         return channels().stream().filter(c -> c.fader().name().equals(fader)).findFirst();
@@ -112,5 +120,11 @@ public record DeskPlan(Device device, Desk desk, List<Seat> seats, List<Channel>
     /// Whether a channel moves in a show.
     public static boolean moves(Channel channel, Set<Ref> moving) {
         return moving.stream().anyMatch(channel::isTurnedBy);
+    }
+
+    /// Whether a channel wants a place: something comes in, or somebody wrote on it or reaches for
+    /// it in the show, whether or not anything can be heard of it as the knobs stand.
+    public static boolean isWanted(Channel channel, Set<Ref> moving) {
+        return channel.isUsed() || moves(channel, moving);
     }
 }

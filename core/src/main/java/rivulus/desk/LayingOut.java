@@ -39,7 +39,8 @@ public final class LayingOut {
     /// The desk laid out; names, banks and pads stay.
     public Layout layout() {
         List<Channel> waiting = new ArrayList<>();
-        for (Channel channel : plan.channels()) if (channel.isUsed()) waiting.add(channel);
+        for (Channel channel : plan.channels())
+            if (DeskPlan.isWanted(channel, moving)) waiting.add(channel);
         waiting.sort(Comparator.comparingInt(this::urgency));
         Map<String, Channel> seated = new HashMap<>();
         for (Control.Reach reach : Control.Reach.values()) {

@@ -232,7 +232,7 @@ public final class Cleaning {
     /// A pad for something that has gone keeps its name.
     private Layout.Pad pad(Layout.Pad pad) {
         boolean there = pad.plays().isEmpty() || from.cast().source(pad.plays()).isPresent();
-        return there ? pad : new Layout.Pad(pad.name(), "", pad.extras());
+        return there ? pad : pad.playing("");
     }
 
     /// A pick of a device that has gone falls back to how the picker stands.

@@ -10,7 +10,6 @@ import rivulus.desk.Channels;
 import rivulus.desk.DeskPlan;
 import rivulus.desk.LayingOut;
 import rivulus.desk.Seat;
-import rivulus.desk.ShortName;
 import rivulus.edit.Edit;
 import rivulus.gear.Template;
 import rivulus.show.Device;
@@ -95,15 +94,13 @@ record DeskForms(Ground on) {
                             "lay-out",
                             "Lay it out for me",
                             laid("Lay out " + device.name(), device, best)));
-        List<Channel> all = plan.channels();
-        List<String> fitting =
-                ShortName.all(all.stream().map(Channel::name).toList(), plan.desk().letters());
         Device named = device;
-        for (int i = 0; i < all.size(); i++)
-            if (!all.get(i).name().isEmpty() && !fitting.get(i).equals(all.get(i).name())) {
-                String fader = all.get(i).fader().name();
-                named = named.withStrip(fader, device.strip(fader).named(fitting.get(i)));
-            }
+        for (Channel channel : plan.channels()) {
+            String fader = channel.fader().name();
+            String fits = plan.fitted(channel);
+            if (!fits.equals(channel.name()))
+                named = named.withStrip(fader, device.strip(fader).named(fits));
+        }
         if (!named.equals(device))
             deeds.add(
                     Deed.of(
@@ -159,10 +156,8 @@ record DeskForms(Ground on) {
     }
 
     private List<Field> pad(Device device, String number, Layout.Pad pad) {
-        String change = "Change pad %s of %s".formatted(number, device.name());
         List<Option> playing = new ArrayList<>(List.of(Option.none("nothing yet")));
-        for (Playback plays : on.show().cast().playback())
-            playing.add(new Option(plays.id(), plays.name()));
+        playing.addAll(Ground.options(on.show().cast().playback(), Playback::id, Playback::name));
         return List.of(
                 new Field.Text(
                         "pad-" + number + ".name",
@@ -170,30 +165,19 @@ record DeskForms(Ground on) {
                         pad.name(),
                         "what stands on it",
                         List.of(),
-                        typed ->
-                                laid(
-                                        change,
-                                        device,
-                                        device.layout()
-                                                .withPad(
-                                                        number,
-                                                        new Layout.Pad(
-                                                                Ground.words(typed),
-                                                                pad.plays(),
-                                                                pad.extras())))),
+                        typed -> padded(device, number, pad.named(Ground.words(typed)))),
                 new Field.Choice(
                         "pad-" + number + ".plays",
                         "plays",
                         pad.plays(),
                         playing,
-                        id ->
-                                laid(
-                                        change,
-                                        device,
-                                        device.layout()
-                                                .withPad(
-                                                        number,
-                                                        new Layout.Pad(
-                                                                pad.name(), id, pad.extras())))));
+                        id -> padded(device, number, pad.playing(id))));
+    }
+
+    private Edit padded(Device device, String number, Layout.Pad pad) {
+        return laid(
+                "Change pad %s of %s".formatted(number, device.name()),
+                device,
+                device.layout().withPad(number, pad));
     }
 }

@@ -124,7 +124,7 @@ public final class Dials {
 
     /// How it stands in a scene that has a setting of its own for it.
     Optional<Setting> own(int scene, int k) {
-        return show.own(show.scenes().get(scene), knob(k).ref());
+        return Optional.ofNullable(show.own(show.scenes().get(scene)).get(knob(k).ref()));
     }
 
     Turn turn(Turned turned) {

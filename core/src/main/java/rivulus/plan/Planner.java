@@ -84,11 +84,11 @@ public final class Planner {
         List<Offer> offers = new ArrayList<>();
         List<Pattern> tried = patterns.stream().filter(p -> mixes || !p.isOfWhatIsThere()).toList();
         // the first, which is what one likes, alone: the others need not try hard once it is clean
-        tried.stream().limit(1).map(p -> tried(show, p, clean, soFar)).forEach(offers::addAll);
+        if (!tried.isEmpty()) tried(show, tried.getFirst(), clean, soFar).ifPresent(offers::add);
         tried.parallelStream()
                 .skip(1)
-                .map(pattern -> tried(show, pattern, clean, soFar))
-                .forEachOrdered(offers::addAll);
+                .flatMap(pattern -> tried(show, pattern, clean, soFar).stream())
+                .forEachOrdered(offers::add);
         return offers.stream()
                 .sorted(
                         Comparator.comparingInt((Offer offer) -> offer.undone().size())
@@ -108,13 +108,13 @@ public final class Planner {
                 || pattern.hub().get().equals(liked.get().word());
     }
 
-    private List<Offer> tried(
+    private Optional<Offer> tried(
             Show show, Pattern pattern, AtomicBoolean clean, Consumer<String> soFar) {
-        if (cancelled.getAsBoolean()) return List.of();
+        if (cancelled.getAsBoolean()) return Optional.empty();
         soFar.accept(pattern.name());
         Offer offer = plan(show, pattern, clean.get() ? shorter(MOST_TIME_BESIDES) : most);
         if (offer.isClean()) clean.set(true);
-        return List.of(offer);
+        return Optional.of(offer);
     }
 
     private Duration shorter(Duration other) {

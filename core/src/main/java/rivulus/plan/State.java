@@ -8,12 +8,12 @@ import rivulus.show.Device;
 import rivulus.show.Limit;
 import rivulus.show.Person;
 import rivulus.show.Ref;
+import rivulus.show.Scene;
 import rivulus.show.Show;
 import rivulus.signal.Compiler;
 import rivulus.signal.Leg;
 import rivulus.signal.LiveGraph;
 import rivulus.signal.Positions;
-import rivulus.signal.Reach;
 import rivulus.signal.SignalGraph;
 
 /// A show while it is planned.
@@ -40,20 +40,12 @@ final class State {
     /// Whether a source comes to the hub as the knobs stand, by something that was put there for
     /// it: a machine's own microphone hears whoever is in the room, and is nobody's.
     boolean comesToHub(String source) {
-        if (hub.isEmpty()) return false;
-        LiveGraph stands = live();
-        SignalGraph graph = stands.graph();
-        double[] best =
-                Reach.gainsFrom(
-                        graph,
-                        graph.source(source),
-                        leg ->
-                                isIntoMachine(graph.legs().get(leg))
-                                        ? Double.NEGATIVE_INFINITY
-                                        : 20 * Math.log10(stands.legGain(leg)));
-        double least = show.checks().limits().get(Limit.FAINT);
-        return graph.nodes().stream()
-                .anyMatch(node -> node.point().device().equals(hub) && best[node.index()] >= least);
+        return !hub.isEmpty()
+                && live().comesTo(
+                                source,
+                                hub,
+                                show.checks().limits().get(Limit.FAINT),
+                                leg -> !isIntoMachine(leg));
     }
 
     private boolean isIntoMachine(Leg leg) {
@@ -69,9 +61,7 @@ final class State {
     private LiveGraph live() {
         if (live == null) {
             SignalGraph graph = Compiler.compile(show, kinds);
-            live =
-                    LiveGraph.of(
-                            graph, Positions.of(graph, show, Show.untitled().scenes().getFirst()));
+            live = LiveGraph.of(graph, Positions.of(graph, show, Scene.only()));
         }
         return live;
     }

@@ -144,14 +144,19 @@ public final class Remedies {
             if (remedy.isEmpty()) halves.add(rework);
             else (trial.bringsCautions(remedy.get().after()) ? cautioned : clean).add(remedy.get());
         }
-        if (clean.isEmpty() && cautioned.isEmpty()) leadsWithTurns = HALVES;
-        if (clean.isEmpty() && cautioned.isEmpty())
-            for (Idea.Rework half : halves.stream().limit(HALVES).toList()) {
-                if (cancelled.getAsBoolean()) return Cures.UNKNOWN;
-                inTwo(half).ifPresent(cautioned::add);
-                if (!cautioned.isEmpty()) break;
-            }
-        return new Cures(offered(clean, cautioned), true, List.of());
+        List<Remedy> offered = offered(clean, cautioned);
+        return offered.isEmpty() ? inTwo(halves) : new Cures(offered, true, List.of());
+    }
+
+    /// The first two changes of gear that together do.
+    private Cures inTwo(List<Idea.Rework> halves) {
+        leadsWithTurns = HALVES;
+        for (Idea.Rework half : halves.stream().limit(HALVES).toList()) {
+            if (cancelled.getAsBoolean()) return Cures.UNKNOWN;
+            Optional<Remedy> both = inTwo(half);
+            if (both.isPresent()) return new Cures(List.of(both.get()), true, List.of());
+        }
+        return new Cures(List.of(), true, List.of());
     }
 
     /// A change of gear that is no remedy by itself, with a second one against what is wrong then.

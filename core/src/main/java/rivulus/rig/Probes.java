@@ -9,6 +9,7 @@ import rivulus.hearing.Tracer;
 import rivulus.hearing.Ways;
 import rivulus.show.Ear;
 import rivulus.show.Ref;
+import rivulus.show.Scene;
 import rivulus.show.Show;
 import rivulus.signal.Compiler;
 import rivulus.signal.LiveGraph;
@@ -28,7 +29,7 @@ public final class Probes {
             ears.add(new Ear(at.toString(), "", Ear.Kind.TRACK, "", List.of(at), Extras.NONE));
         Show probed = show.withEars(ears);
         SignalGraph graph = Compiler.compile(probed, catalogue);
-        Positions positions = Positions.of(graph, probed, Show.untitled().scenes().getFirst());
+        Positions positions = Positions.of(graph, probed, Scene.only());
         tracer = Tracer.of(LiveGraph.of(graph, positions));
     }
 

@@ -11,7 +11,6 @@ import rivulus.desk.Channels;
 import rivulus.desk.DeskPlan;
 import rivulus.desk.LayingOut;
 import rivulus.desk.Seat;
-import rivulus.desk.ShortName;
 import rivulus.file.Change;
 import rivulus.gear.Control;
 import rivulus.leads.Survey;
@@ -33,6 +32,11 @@ import rivulus.words.Words;
 /// somebody laid them out.
 final class LaidOut implements Rule {
     private static final int NAMED = 3;
+
+    /// What a finding about a channel's name, or about two channels, is told from others by.
+    private static final String NAME = "/name";
+
+    private static final String PAIR = "/pair";
 
     @Override
     public String id() {
@@ -69,81 +73,97 @@ final class LaidOut implements Rule {
 
     private List<Finding.Draft> of(DeskPlan plan, Set<Ref> moving) {
         List<Finding.Draft> findings = new ArrayList<>();
-        String desk = plan.device().name();
-        List<Channel> far = new ArrayList<>();
-        for (Channel channel : plan.channels()) {
-            if (!channel.isUsed()) continue;
-            Optional<Control.Reach> reach = plan.reach(channel);
-            if (reach.isEmpty())
-                findings.add(
-                        about(
-                                plan,
-                                channel.fader().name(),
-                                Severity.CAUTION,
-                                "%s of %s sits on none of its controls%s"
-                                        .formatted(channel.words(), desk, full(plan))));
-            else if (reach.get() != Control.Reach.HAND && plan.hasHands()) {
-                far.add(channel);
-                if (DeskPlan.moves(channel, moving))
-                    findings.add(
-                            about(
-                                    plan,
-                                    channel.fader().name(),
-                                    Severity.CAUTION,
-                                    "%s of %s moves in the show and is %s"
-                                            .formatted(
-                                                    channel.words(), desk, reach.get().words())));
-            }
-        }
-        List<Seat> idle =
-                plan.seats().stream()
-                        .filter(seat -> seat.control().reach() == Control.Reach.HAND)
-                        .filter(seat -> seat.channel().filter(c -> !c.isUsed()).isPresent())
-                        .toList();
-        if (!far.isEmpty() && !idle.isEmpty() && plan.device().layout().isLaidOut())
-            findings.add(
+        for (Channel channel : plan.channels())
+            if (DeskPlan.isWanted(channel, moving))
+                seat(plan, channel, moving).ifPresent(findings::add);
+        if (plan.device().layout().isLaidOut()) idle(plan, moving).ifPresent(findings::add);
+        for (Seat seat : plan.seats()) if (seat.isMisprinted()) findings.add(print(plan, seat));
+        findings.addAll(pairs(plan));
+        int room = plan.desk().letters();
+        for (Channel channel : plan.channels())
+            if (room > 0 && channel.written().length() > room) findings.add(name(plan, channel));
+        return findings;
+    }
+
+    /// A channel that sits nowhere, or moves and is not under the hand.
+    private Optional<Finding.Draft> seat(DeskPlan plan, Channel channel, Set<Ref> moving) {
+        Optional<Control.Reach> reach = plan.reach(channel);
+        String who = "%s of %s".formatted(channel.words(), plan.device().name());
+        if (reach.isEmpty())
+            return Optional.of(
                     about(
                             plan,
-                            "idle",
-                            Severity.NOTE,
-                            "Under the hand on %s %s what nothing comes into, while %s not there"
-                                    .formatted(
-                                            desk,
-                                            idle.size() == 1
-                                                    ? "a fader holds"
-                                                    : Words.number(idle.size()) + " faders hold",
-                                            Words.few(
-                                                            far.stream()
-                                                                    .map(Channel::words)
-                                                                    .toList(),
-                                                            NAMED)
-                                                    + (far.size() == 1 ? " is" : " are"))));
-        for (Seat seat : plan.seats())
-            if (seat.isMisprinted())
-                findings.add(
-                        about(
-                                plan,
-                                seat.control().id(),
-                                Severity.NOTE,
-                                "The %s of %s carries %s: tape over what is printed there"
-                                        .formatted(
-                                                seat.control().label(),
-                                                desk,
-                                                Words.few(names(seat.channel().get()), NAMED))));
-        findings.addAll(pairs(plan));
-        for (Channel channel : plan.channels()) {
-            int room = plan.desk().letters();
-            if (room > 0 && channel.written().length() > room)
-                findings.add(
-                        about(
-                                plan,
-                                channel.fader().name() + "/name",
-                                Severity.NOTE,
-                                "\"%s\" does not fit on %s of %s, which shows %d letters"
-                                        .formatted(
-                                                channel.written(), channel.label(), desk, room)));
-        }
-        return findings;
+                            channel.fader().name(),
+                            Severity.CAUTION,
+                            "%s sits on none of its controls%s".formatted(who, full(plan))));
+        if (!isFar(plan, channel) || !DeskPlan.moves(channel, moving)) return Optional.empty();
+        return Optional.of(
+                about(
+                        plan,
+                        channel.fader().name(),
+                        Severity.CAUTION,
+                        "%s moves in the show and is %s".formatted(who, reach.get().words())));
+    }
+
+    /// Whether a channel sits elsewhere than under the hand, on a machine that has something there.
+    private static boolean isFar(DeskPlan plan, Channel channel) {
+        return plan.hasHands()
+                && plan.reach(channel).filter(reach -> reach != Control.Reach.HAND).isPresent();
+    }
+
+    /// Places under the hand that hold what nobody wants, while something else has none there.
+    private Optional<Finding.Draft> idle(DeskPlan plan, Set<Ref> moving) {
+        List<String> far =
+                plan.channels().stream()
+                        .filter(channel -> DeskPlan.isWanted(channel, moving))
+                        .filter(channel -> isFar(plan, channel))
+                        .map(Channel::words)
+                        .toList();
+        long idle =
+                plan.seats().stream()
+                        .filter(seat -> seat.control().reach() == Control.Reach.HAND)
+                        .flatMap(seat -> seat.channel().stream())
+                        .filter(channel -> !DeskPlan.isWanted(channel, moving))
+                        .count();
+        if (far.isEmpty() || idle == 0) return Optional.empty();
+        return Optional.of(
+                about(
+                        plan,
+                        "idle",
+                        Severity.NOTE,
+                        "Under the hand on %s %s what nothing comes into, while %s %s not there"
+                                .formatted(
+                                        plan.device().name(),
+                                        idle == 1
+                                                ? "a fader holds"
+                                                : Words.number((int) idle) + " faders hold",
+                                        Words.few(far, NAMED),
+                                        far.size() == 1 ? "is" : "are")));
+    }
+
+    private Finding.Draft print(DeskPlan plan, Seat seat) {
+        return about(
+                plan,
+                seat.control().id(),
+                Severity.NOTE,
+                "The %s of %s carries %s: tape over what is printed there"
+                        .formatted(
+                                seat.control().label(),
+                                plan.device().name(),
+                                Words.few(names(seat.channel().orElseThrow()), NAMED)));
+    }
+
+    private Finding.Draft name(DeskPlan plan, Channel channel) {
+        return about(
+                plan,
+                channel.fader().name() + NAME,
+                Severity.NOTE,
+                "\"%s\" does not fit on %s of %s, which shows %d letters"
+                        .formatted(
+                                channel.written(),
+                                channel.label(),
+                                plan.device().name(),
+                                plan.desk().letters()));
     }
 
     /// What could make room, where every control is taken.
@@ -160,8 +180,12 @@ final class LaidOut implements Rule {
     private List<Finding.Draft> pairs(DeskPlan plan) {
         List<Finding.Draft> findings = new ArrayList<>();
         List<Channel> mono = plan.channels().stream().filter(c -> c.width() == 1).toList();
-        Optional<Channel> free =
-                plan.channels().stream().filter(c -> c.width() > 1 && !c.isUsed()).findFirst();
+        String instead =
+                plan.channels().stream()
+                        .filter(c -> c.width() > 1 && !c.isUsed())
+                        .findFirst()
+                        .map(free -> "one fader is enough, and %s is free".formatted(free.label()))
+                        .orElse("link them as a pair");
         for (int i = 0; i < mono.size(); i++)
             for (int j = i + 1; j < mono.size(); j++) {
                 Channel left = mono.get(i);
@@ -174,7 +198,7 @@ final class LaidOut implements Rule {
                     findings.add(
                             about(
                                     plan,
-                                    left.fader().name() + "/pair",
+                                    left.fader().name() + PAIR,
                                     Severity.NOTE,
                                     "%s and %s of %s carry the two sides of %s: %s"
                                             .formatted(
@@ -182,13 +206,7 @@ final class LaidOut implements Rule {
                                                     right.label(),
                                                     plan.device().name(),
                                                     left.carries(),
-                                                    free.map(
-                                                                    stereo ->
-                                                                            "one fader is enough, and %s is free"
-                                                                                    .formatted(
-                                                                                            stereo
-                                                                                                    .label()))
-                                                            .orElse("link them as a pair"))));
+                                                    instead)));
             }
         return findings;
     }
@@ -217,11 +235,11 @@ final class LaidOut implements Rule {
                         .flatMap(seat -> seat.channel().stream())
                         .findFirst();
         if (printed.isPresent()) return List.of(written(plan, printed.get(), workshop));
-        if (what.endsWith("/name"))
-            return plan.channel(what.substring(0, what.length() - "/name".length()))
+        if (what.endsWith(NAME))
+            return plan.channel(what.substring(0, what.length() - NAME.length()))
                     .map(channel -> List.<Idea>of(shortened(plan, channel, workshop)))
                     .orElse(List.of());
-        if (what.endsWith("/pair")) return List.of();
+        if (what.endsWith(PAIR)) return List.of();
         Show show = workshop.show();
         Device laid = plan.device().withLayout(new LayingOut(plan, show).layout());
         return List.of(changed("Lay out %s.".formatted(plan.device().name()), show, laid));
@@ -236,7 +254,7 @@ final class LaidOut implements Rule {
     }
 
     private static Idea shortened(DeskPlan plan, Channel channel, Workshop workshop) {
-        String fits = ShortName.of(channel.written(), plan.desk().letters());
+        String fits = plan.fitted(channel);
         return changed(
                 "Write \"%s\" on %s of %s.".formatted(fits, channel.label(), plan.device().name()),
                 workshop.show(),

@@ -51,7 +51,7 @@ final class ChannelSheets {
         List<String> notes = new ArrayList<>();
         for (DeskSheet.Group group : desk.groups())
             for (DeskSheet.Row row : group.rows()) {
-                Optional<Channel> used = row.channel().filter(Channel::isUsed);
+                Optional<Channel> used = row.used();
                 if (used.isEmpty()) continue;
                 Channel channel = used.get();
                 rows.add(

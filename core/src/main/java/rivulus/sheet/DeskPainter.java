@@ -46,7 +46,7 @@ final class DeskPainter {
     }
 
     private static void box(DeskSheet.Row row, double x, double y, Canvas canvas) {
-        Optional<Channel> used = row.channel().filter(Channel::isUsed);
+        Optional<Channel> used = row.used();
         canvas.box(x, y, BOX, HIGH, 3, used.isPresent() ? Ink.PAPER : Ink.BAND, Ink.EDGE);
         double room = BOX - 2 * INSET;
         canvas.words(

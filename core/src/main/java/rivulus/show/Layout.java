@@ -38,6 +38,16 @@ public record Layout(
         /// A pad on which there is nothing.
         public static final Pad BLANK = new Pad("", "", Extras.NONE);
 
+        /// The same under another name.
+        public Pad named(String newName) {
+            return new Pad(newName, plays, extras);
+        }
+
+        /// The same for something else that plays, or, empty, for nothing yet.
+        public Pad playing(String newPlays) {
+            return new Pad(name, newPlays, extras);
+        }
+
         /// Whether there is nothing on it.
         public boolean isBlank() {
             return equals(BLANK);

@@ -1,7 +1,9 @@
 package rivulus.show;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.function.UnaryOperator;
@@ -125,12 +127,14 @@ public record Show(
         return rundown.mutes();
     }
 
-    /// How a knob stands in a scene that has a setting of its own for it: what a playback presses
+    /// How knobs stand in a scene that has settings of its own for them: what a playback presses
     /// while it plays, else what the scene says.
-    public Optional<Setting> own(Scene scene, Ref knob) {
-        for (MuteKey key : mutes())
-            if (key.knob().equals(knob) && key.isPressedIn(scene)) return Optional.of(key.to());
-        return Optional.ofNullable(scene.knobs().get(knob));
+    public Map<Ref, Setting> own(Scene scene) {
+        List<MuteKey> pressed = mutes().stream().filter(key -> key.isPressedIn(scene)).toList();
+        if (pressed.isEmpty()) return scene.knobs();
+        Map<Ref, Setting> own = new LinkedHashMap<>(scene.knobs());
+        for (MuteKey key : pressed) own.put(key.knob(), key.to());
+        return own;
     }
 
     /// Whether some playback turns a knob by itself, so that nobody else can.

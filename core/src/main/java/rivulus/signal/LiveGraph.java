@@ -4,6 +4,7 @@ import java.util.Arrays;
 import java.util.BitSet;
 import java.util.Set;
 import java.util.function.IntPredicate;
+import java.util.function.Predicate;
 import rivulus.gear.Delay;
 import rivulus.show.Ref;
 
@@ -248,7 +249,17 @@ public final class LiveGraph {
     /// The gain of the strongest way by which a source comes to each node, in dB against nominal;
     /// negative infinity where it does not.
     public double[] gainsDb(String source) {
-        return Reach.gainsFrom(graph, graph.source(source), leg -> 20 * Math.log10(legGain[leg]));
+        return gainsDb(source, _ -> true);
+    }
+
+    private double[] gainsDb(String source, Predicate<Leg> by) {
+        return Reach.gainsFrom(
+                graph,
+                graph.source(source),
+                leg ->
+                        by.test(graph.legs().get(leg))
+                                ? 20 * Math.log10(legGain[leg])
+                                : Double.NEGATIVE_INFINITY);
     }
 
     /// Whether sound of a source comes to a machine, by open legs and at least so loud at some
@@ -256,7 +267,12 @@ public final class LiveGraph {
     ///
     /// @param db against nominal
     public boolean comesTo(String source, String device, double db) {
-        double[] best = gainsDb(source);
+        return comesTo(source, device, db, _ -> true);
+    }
+
+    /// The same by some legs only.
+    public boolean comesTo(String source, String device, double db, Predicate<Leg> by) {
+        double[] best = gainsDb(source, by);
         for (Node node : graph.nodes())
             if (node.point().device().equals(device) && best[node.index()] >= db) return true;
         return false;

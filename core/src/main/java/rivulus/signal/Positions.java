@@ -3,7 +3,6 @@ package rivulus.signal;
 import java.util.Arrays;
 import java.util.List;
 import rivulus.gear.Setting;
-import rivulus.show.MuteKey;
 import rivulus.show.Scene;
 import rivulus.show.Show;
 
@@ -31,16 +30,12 @@ public final class Positions {
                                                     int k = graph.knobIndex(device.id(), name);
                                                     if (k >= 0) settings[k] = setting;
                                                 }));
-        scene.knobs()
+        show.own(scene)
                 .forEach(
                         (ref, setting) -> {
                             int k = graph.knobIndex(ref.device(), ref.name());
                             if (k >= 0) settings[k] = setting;
                         });
-        for (MuteKey key : show.mutes()) {
-            int k = graph.knobIndex(key.knob().device(), key.knob().name());
-            if (k >= 0 && key.isPressedIn(scene)) settings[k] = key.to();
-        }
         return new Positions(settings);
     }
 

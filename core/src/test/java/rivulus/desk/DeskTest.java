@@ -107,6 +107,20 @@ class DeskTest {
     }
 
     @Test
+    void whatMovesWantsAPlaceWhetherOrNotAnythingIsHeardOfIt() {
+        assertThat(plan(deaf(), "desk").channel("usb1chat.fader").orElseThrow().isUsed()).isFalse();
+        assertThat(findings(deaf()))
+                .extracting(Finding::headline)
+                .contains("USB 1 call of Show desk moves in the show and is in software only");
+        assertThat(findings(laid(deaf(), "desk"))).isEmpty();
+    }
+
+    /// Nothing comes into the call's channel.
+    private static Show deaf() {
+        return Demo.choose(Demo.show("lantern-hour"), "call/plays-to", "none");
+    }
+
+    @Test
     void aMuteSaysWhoStillHears() {
         Proof proof = PROVER.prove(Demo.show("lantern-hour"));
         SceneProof tales = proof.scene("tales").orElseThrow();
@@ -313,10 +327,10 @@ class DeskTest {
                                 .isTrue());
         List<Control> hand =
                 controls.stream().filter(c -> c.reach() == Control.Reach.HAND).toList();
-        List<Channel> used = channels.stream().filter(Channel::isUsed).toList();
+        Set<Ref> moving = DeskPlan.moving(show);
+        List<Channel> used = channels.stream().filter(c -> DeskPlan.isWanted(c, moving)).toList();
         long there = hand.stream().filter(control -> sits.containsKey(control.id())).count();
         assertThat(there).isEqualTo(most(hand, used, 0, new HashSet<>()));
-        Set<Ref> moving = DeskPlan.moving(show);
         List<Channel> urgent = used.stream().filter(c -> DeskPlan.moves(c, moving)).toList();
         long urgentThere =
                 hand.stream()
@@ -367,14 +381,14 @@ class DeskTest {
         assertThat(proof.scene("talk").orElseThrow().of("nadia", "ivo").hearing().levelDb())
                 .isGreaterThan(-7);
         MuteKey key = show.mutes().getFirst();
-        assertThat(show.own(show.scene("lute").orElseThrow(), key.knob()))
-                .contains(new Setting.Switch(true));
+        assertThat(show.own(show.scene("lute").orElseThrow()).get(key.knob()))
+                .isEqualTo(new Setting.Switch(true));
         Show open =
                 show.withScene(
                         "lute", scene -> scene.withKnob(key.knob(), new Setting.Switch(false)));
-        assertThat(open.own(open.scene("lute").orElseThrow(), key.knob()))
+        assertThat(open.own(open.scene("lute").orElseThrow()).get(key.knob()))
                 .as("what a machine does no scene undoes")
-                .contains(new Setting.Switch(true));
+                .isEqualTo(new Setting.Switch(true));
         assertThat(
                         KnobSheet.of(
                                         proof.scene("lute").orElseThrow(),

@@ -110,6 +110,28 @@ class FormsTest {
             assertThat(new Forms(LANTERN, CATALOGUE).form(nothing)).isEmpty();
     }
 
+    @Test
+    void aFaderGoesToTheControlBeforeOrBehindAndWhoSatThereTheOtherWay() {
+        Form desk = form(LANTERN, "desk/desk");
+        assertThat(desk.along("mic1.fader", -1)).as("there is none before the first").isEmpty();
+        assertThat(desk.along("usb2.fader", 1)).as("nor behind the last").isEmpty();
+        assertThat(desk.along("no.fader", 1)).isEmpty();
+        assertThat(
+                        desk.along("mic1.fader", 1)
+                                .orElseThrow()
+                                .after()
+                                .rig()
+                                .device("desk")
+                                .orElseThrow()
+                                .layout()
+                                .controls())
+                .containsEntry("f1", "mic2.fader")
+                .containsEntry("f2", "mic1.fader")
+                .containsEntry("f3", "mic3.fader");
+        assertThat(desk.toDo().fields()).isEmpty();
+        assertThat(desk.toDo().deeds()).isEqualTo(desk.deeds());
+    }
+
     private static Show done(Show show, String key, String deed) {
         return form(show, key).deed(deed).orElseThrow().edit().orElseThrow().after();
     }

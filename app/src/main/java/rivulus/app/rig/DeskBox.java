@@ -1,14 +1,12 @@
 package rivulus.app.rig;
 
-import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
-import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
-import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -20,8 +18,6 @@ import rivulus.app.session.Picture;
 import rivulus.app.session.Session;
 import rivulus.chart.DeskSheet;
 import rivulus.desk.Channel;
-import rivulus.form.Deed;
-import rivulus.form.Field;
 import rivulus.form.Form;
 import rivulus.words.Words;
 
@@ -29,14 +25,18 @@ import rivulus.words.Words;
 /// written on it, and what its keys silence for whom. Ctrl with Up or Down moves what the keyboard
 /// is on.
 final class DeskBox extends VBox {
+    private static final int IDLE_NAMED = 6;
+
     private final Session session;
-    private final FlowPane deeds = new FlowPane(8, 6);
+    private final FormBox deeds;
     private final VBox plan = new VBox();
     private final FormBox strips;
     private final FormBox pads;
     private final Label written = Look.text("Written on it", "group-title");
     private final Label cues = Look.text("Cue pads", "group-title");
     private List<Object> shown = List.of();
+    /// Where its faders sit, as it was shown last.
+    private Optional<Form> laid = Optional.empty();
 
     DeskBox(Session session) {
         super(8);
@@ -44,56 +44,45 @@ final class DeskBox extends VBox {
         setId("desk");
         getStyleClass().add("leads-box");
         plan.setId("desk-plan");
-        deeds.setId("desk-deeds");
+        deeds = new FormBox("desk-deeds", session::edit);
         strips = new FormBox("channels", session::edit);
         pads = new FormBox("pads", session::edit);
         getChildren().setAll(deeds, plan, written, strips, cues, pads);
     }
 
     void show(Picture picture, DeviceSight.Desk desk) {
+        laid = desk.laid();
+        laid.map(Form::toDo).ifPresent(deeds::show);
+        Look.show(deeds, laid.filter(form -> !form.deeds().isEmpty()).isPresent());
         desk.strips().ifPresent(strips::show);
         Look.show(written, desk.strips().isPresent());
         Look.show(strips, desk.strips().isPresent());
         desk.pads().ifPresent(pads::show);
         Look.show(cues, desk.pads().isPresent());
         Look.show(pads, desk.pads().isPresent());
-        List<Object> face =
-                List.of(
-                        desk.sheet(),
-                        picture.show().sources(),
-                        desk.laid().map(Form::deeds).map(List::size));
+        List<Object> face = List.of(desk.sheet(), picture.show().sources());
         if (face.equals(shown)) return;
         shown = face;
-        Look.relaid(this, () -> lay(picture, desk));
+        Look.relaid(this, () -> lay(picture, desk.sheet()));
     }
 
-    private void lay(Picture picture, DeviceSight.Desk desk) {
-        deeds.getChildren().clear();
-        for (Deed deed : desk.laid().map(Form::deeds).orElse(List.of())) {
-            Button button = new Button(deed.words());
-            button.setId("desk-" + deed.id());
-            button.setOnAction(_ -> deed.edit().ifPresent(session::edit));
-            deeds.getChildren().add(button);
-        }
-        Look.show(deeds, !deeds.getChildren().isEmpty());
+    private void lay(Picture picture, DeskSheet sheet) {
         plan.getChildren().clear();
-        for (DeskSheet.Group group : desk.sheet().groups()) {
+        for (DeskSheet.Group group : sheet.groups()) {
             plan.getChildren().add(Look.text(group.title(), "group-title"));
-            List<String> idle = new ArrayList<>();
             for (DeskSheet.Row row : group.rows())
-                if (row.channel().filter(Channel::isUsed).isPresent())
-                    plan.getChildren().add(row(picture, desk, row));
-                else idle.add(row.place());
-            if (!idle.isEmpty())
+                row.used().ifPresent(used -> plan.getChildren().add(row(picture, row, used)));
+            if (!group.idle().isEmpty())
                 plan.getChildren()
                         .add(
                                 Look.paragraph(
-                                        "Nothing on %s.".formatted(Words.few(idle, 6)), "soft"));
+                                        "Nothing on %s."
+                                                .formatted(Words.few(group.idle(), IDLE_NAMED)),
+                                        "soft"));
         }
     }
 
-    private Node row(Picture picture, DeviceSight.Desk desk, DeskSheet.Row row) {
-        Channel channel = row.channel().orElseThrow();
+    private Node row(Picture picture, DeskSheet.Row row, Channel channel) {
         Label name = Look.text(row.name().isEmpty() ? "—" : row.name(), "source-name");
         Label place = Look.text(row.place() + " · " + channel.label(), "soft");
         HBox head = new HBox(8, name, Look.spring(), place);
@@ -113,7 +102,7 @@ final class DeskBox extends VBox {
                 "%s: %s. %s"
                         .formatted(row.place(), channel.words(), String.join("; ", row.keys())));
         line.setOnMousePressed(_ -> line.requestFocus());
-        line.addEventHandler(KeyEvent.KEY_PRESSED, event -> key(event, desk, channel));
+        line.addEventHandler(KeyEvent.KEY_PRESSED, event -> key(event, channel));
         return line;
     }
 
@@ -134,25 +123,11 @@ final class DeskBox extends VBox {
 
     /// Moves a channel to the control before or behind the one it sits on, among those that take
     /// it; who sat there moves the other way.
-    private void key(KeyEvent event, DeviceSight.Desk desk, Channel channel) {
-        int by =
-                !event.isShortcutDown()
-                        ? 0
-                        : event.getCode() == KeyCode.UP
-                                ? -1
-                                : event.getCode() == KeyCode.DOWN ? 1 : 0;
-        if (by == 0 || desk.laid().isEmpty()) return;
+    private void key(KeyEvent event, Channel channel) {
+        boolean moves = event.getCode() == KeyCode.UP || event.getCode() == KeyCode.DOWN;
+        if (!event.isShortcutDown() || !moves) return;
         event.consume();
-        String fader = channel.fader().name();
-        List<Field.Choice> controls = new ArrayList<>();
-        for (Field field : desk.laid().get().fields())
-            if (field instanceof Field.Choice choice
-                    && choice.options().stream().anyMatch(o -> o.id().equals(fader)))
-                controls.add(choice);
-        int at = -1;
-        for (int i = 0; i < controls.size(); i++) if (controls.get(i).value().equals(fader)) at = i;
-        int to = at + by;
-        if (at < 0 || to < 0 || to >= controls.size()) return;
-        session.edit(controls.get(to).to().apply(fader));
+        int by = event.getCode() == KeyCode.UP ? -1 : 1;
+        laid.flatMap(form -> form.along(channel.fader().name(), by)).ifPresent(session::edit);
     }
 }
