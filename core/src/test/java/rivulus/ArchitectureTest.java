@@ -37,6 +37,7 @@ class ArchitectureTest {
                     "hearing",
                     "least",
                     "leads",
+                    "level",
                     "check",
                     "desk",
                     "power",

@@ -21,6 +21,7 @@ import javafx.scene.image.WritableImage;
 import javafx.stage.Stage;
 import javax.imageio.ImageIO;
 import rivulus.app.brief.BriefStage;
+import rivulus.app.levels.LevelsStage;
 import rivulus.app.look.Look;
 import rivulus.app.mixes.MixesStage;
 import rivulus.app.rig.RigStage;
@@ -97,10 +98,18 @@ public final class Shots extends Application {
                     letTheCallCarryAllButNadia();
                 });
         shot(
-                "say",
+                "levels",
                 () -> {
                     press("#one-listener");
                     session.document().undo();
+                    choose("tales", "stream");
+                    session.source().set("maren");
+                    session.stage().set(LevelsStage.ID);
+                });
+        shot(
+                "say",
+                () -> {
+                    session.stage().set(MixesStage.ID);
                     session.source().set("");
                     window.stages().stream()
                             .filter(BriefStage.class::isInstance)

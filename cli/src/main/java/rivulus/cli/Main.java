@@ -16,6 +16,7 @@ import rivulus.disk.Line;
             HearCommand.class,
             CheckCommand.class,
             TraceCommand.class,
+            LevelsCommand.class,
             SheetCommand.class,
             TakeCommand.class,
             MixCommand.class,

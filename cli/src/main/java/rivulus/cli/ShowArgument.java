@@ -2,6 +2,7 @@ package rivulus.cli;
 
 import java.nio.file.Path;
 import java.util.List;
+import java.util.stream.Stream;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import rivulus.check.Proof;
@@ -46,6 +47,12 @@ final class ShowArgument {
         if (scene.isEmpty()) return proof.scenes();
         List<String> known = proof.scenes().stream().map(s -> s.scene().id()).toList();
         return List.of(proof.scene(scene).orElseThrow(() -> unknown("scene", scene, known)));
+    }
+
+    /// Makes sure that there is something of that name.
+    void known(String what, String name, Stream<String> names) throws FileTrouble {
+        List<String> all = names.toList();
+        if (!all.contains(name)) throw unknown(what, name, all);
     }
 
     FileTrouble unknown(String what, String name, List<String> known) {

@@ -11,7 +11,6 @@ import picocli.CommandLine.Option;
 import picocli.CommandLine.Spec;
 import rivulus.check.Proof;
 import rivulus.check.SceneProof;
-import rivulus.disk.FileTrouble;
 import rivulus.disk.JsonText;
 import rivulus.hearing.Opening;
 import rivulus.hearing.Way;
@@ -54,8 +53,8 @@ final class TraceCommand implements Callable<Integer> {
     public Integer call() throws Exception {
         PrintWriter out = spec.commandLine().getOut();
         Proof proof = show.proof();
-        known("source", source, proof.show().sources().stream().map(Source::id).toList());
-        known("ear", ear, proof.show().ears().stream().map(Ear::id).toList());
+        show.known("source", source, proof.show().sources().stream().map(Source::id));
+        show.known("ear", ear, proof.show().ears().stream().map(Ear::id));
         List<Object> scenes = new ArrayList<>();
         for (SceneProof scene : show.scenes(proof)) {
             List<Way> ways = Ways.of(scene.tracer().live()).strongest(source, ear, MOST_WAYS).all();
@@ -67,10 +66,6 @@ final class TraceCommand implements Callable<Integer> {
         }
         if (show.json()) out.print(JsonText.of(Report.traces(scenes)));
         return Main.FINE;
-    }
-
-    private void known(String what, String name, List<String> names) throws FileTrouble {
-        if (!names.contains(name)) throw show.unknown(what, name, names);
     }
 
     private static void write(

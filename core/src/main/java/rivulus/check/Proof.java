@@ -5,11 +5,19 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.SequencedMap;
 import java.util.function.Supplier;
 import java.util.stream.Stream;
+import rivulus.gear.Catalogue;
 import rivulus.leads.Survey;
+import rivulus.level.Gains;
+import rivulus.level.InputGain;
+import rivulus.level.LevelMap;
+import rivulus.level.Staircase;
 import rivulus.show.Brief;
+import rivulus.show.Scene;
 import rivulus.show.Show;
+import rivulus.signal.LiveGraph;
 import rivulus.signal.SignalGraph;
 
 /// A show proven: what every ear hears in every scene, and what is wrong.
@@ -20,6 +28,7 @@ public final class Proof {
     private final Brief brief;
     private final SignalGraph graph;
     private final Lazy<Survey> survey;
+    private final Lazy<LevelMap> levels;
     private final Lazy<List<Finding>> rig;
     private final Map<String, Lazy<SceneProof>> scenes = new LinkedHashMap<>();
 
@@ -45,12 +54,20 @@ public final class Proof {
         }
     }
 
+    /// @param kinds every kind of gear, those of the show among them
     /// @param survey how the rig is surveyed, once, when it is first wanted
-    Proof(Show show, Brief brief, SignalGraph graph, Supplier<Survey> survey, Judge judge) {
+    Proof(
+            Show show,
+            Brief brief,
+            SignalGraph graph,
+            Catalogue kinds,
+            Supplier<Survey> survey,
+            Judge judge) {
         this.show = show;
         this.brief = brief;
         this.graph = graph;
         this.survey = new Lazy<>(survey);
+        levels = new Lazy<>(() -> LevelMap.of(show, kinds, this.survey.get()));
         rig = new Lazy<>(() -> show.checks().told(judge.of(this), Finding::id));
     }
 
@@ -102,6 +119,32 @@ public final class Proof {
     /// The gear with every lead read.
     public Survey survey() {
         return survey.get();
+    }
+
+    /// Where line-up lies at every point of the rig.
+    public LevelMap levels() {
+        return levels.get();
+    }
+
+    /// What a source comes to on its strongest way to an ear, step by step; empty where it does not
+    /// come, or there is no such scene.
+    public Optional<Staircase> staircase(String scene, String source, String ear) {
+        return scene(scene)
+                .flatMap(
+                        in ->
+                                Staircase.of(
+                                        in.tracer().live(),
+                                        levels(),
+                                        show.checks().limits(),
+                                        source,
+                                        ear));
+    }
+
+    /// Every input gain of the rig, as it stands and as it should.
+    public List<InputGain> gains() {
+        SequencedMap<Scene, LiveGraph> lives = new LinkedHashMap<>();
+        for (SceneProof scene : scenes()) lives.put(scene.scene(), scene.tracer().live());
+        return Gains.of(show, levels(), lives).all();
     }
 
     /// Everything that is wrong: in all scenes, scene by scene, then in the rig.

@@ -79,7 +79,14 @@ public final class Prover {
                         && show.changes().equals(earlier.show().changes())
                         && show.habits().equals(earlier.show().habits());
         Brief brief = sameBrief ? earlier.brief() : Brief.of(show, defaults);
-        Proof proof = new Proof(show, brief, graph, () -> Survey.of(show, catalogue, leads), judge);
+        Proof proof =
+                new Proof(
+                        show,
+                        brief,
+                        graph,
+                        show.kinds(catalogue),
+                        () -> Survey.of(show, catalogue, leads),
+                        judge);
         boolean alike = kin && show.checks().equals(earlier.show().checks());
         String first = show.scenes().isEmpty() ? "" : show.scenes().getFirst().id();
         for (Scene scene : show.scenes()) {

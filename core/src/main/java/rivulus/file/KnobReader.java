@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.Set;
 import rivulus.disk.Entry;
 import rivulus.disk.FileTrouble;
+import rivulus.gear.Amplifies;
 import rivulus.gear.Delay;
 import rivulus.gear.Governor;
 import rivulus.gear.Knob;
@@ -35,6 +36,7 @@ final class KnobReader {
                             item.number("maxDb", -120, 60, 10),
                             item.number("stepDb", 0.01, 60, 0.5),
                             item.truth("closes", true),
+                            amplifies(item.maybe("amplifies")),
                             levelOf(item.maybe("standing")));
             case "switch" ->
                     new Knob.Switch(
@@ -69,6 +71,25 @@ final class KnobReader {
                             kind.text(),
                             List.of("level", "switch", "time", "choice"));
         };
+    }
+
+    private static Optional<Amplifies> amplifies(Optional<Entry> said) throws FileTrouble {
+        if (said.isEmpty()) return Optional.empty();
+        Entry gain = said.get();
+        double from = gain.number("fromDb", -40, 80, 0);
+        double to = gain.field("toDb").number(-40, 100);
+        if (to <= from)
+            throw gain.trouble("the top of %s dB should lie over the bottom of %s dB", to, from);
+        Optional<Entry> marks = gain.maybe("marks");
+        Amplifies read =
+                new Amplifies(
+                        from,
+                        to,
+                        marks.isPresent()
+                                ? marks.get().word("marking", Amplifies.Marks.class)
+                                : Amplifies.Marks.DB);
+        gain.nothingElse();
+        return Optional.of(read);
     }
 
     private static Setting levelOf(Optional<Entry> standing) throws FileTrouble {

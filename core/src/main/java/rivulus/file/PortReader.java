@@ -80,7 +80,8 @@ final class PortReader {
                 item.truth("floating", usual.floating()),
                 wiring(item),
                 item.whole("drawsMa", 0, 20_000, 0),
-                item.whole("givesMa", 0, 20_000, item.truth("host", false) ? 500 : 0));
+                item.whole("givesMa", 0, 20_000, item.truth("host", false) ? 500 : 0),
+                item.number("noiseDbu", -140, 20, usual.noiseDbu()));
     }
 
     private static String wiring(Entry item) throws FileTrouble {

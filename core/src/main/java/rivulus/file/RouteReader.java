@@ -26,6 +26,11 @@ final class RouteReader {
     /// How far a machine's own loudspeaker is from its microphone where nothing is said.
     private static final double OWN_M = 0.3;
 
+    /// What a small electret capsule has ~.
+    private static final double NOISE_DBA = 28;
+
+    private static final double MOST_SPL = 120;
+
     private final Entry root;
     private final Repeat repeat;
     private final Map<String, Point> points;
@@ -182,7 +187,10 @@ final class RouteReader {
                             workedAt,
                             item.number("ownM", 0.01, 20, OWN_M),
                             item.number("rejectsDb", 0, 60, 0),
-                            item.number("isolatesDb", 0, 60, 0)));
+                            item.number("isolatesDb", 0, 60, 0),
+                            item.number("mvPerPa", 0.05, 500, Double.NaN),
+                            item.number("noiseDba", -10, 60, NOISE_DBA),
+                            item.number("mostSpl", 80, 180, MOST_SPL)));
             item.nothingElse();
         }
         return ends;
@@ -220,7 +228,8 @@ final class RouteReader {
             throw otherwise.unknown("distance", otherwise.text(), words.keySet());
         double critical = air.number("criticalDistanceM", 0.05, 100, 1);
         double temperature = air.number("temperatureC", -40, 60, 20);
+        double noise = air.number("noiseDba", 0, 90, 35);
         air.nothingElse();
-        return new Air(critical, temperature, words, otherwise.text());
+        return new Air(critical, temperature, words, otherwise.text(), noise);
     }
 }

@@ -72,6 +72,7 @@ final class TemplateReader {
         pictureKnobsExist(ports);
         List<Endpoint> endpoints = sound.endpoints(ports);
         List<AcousticEnd> ends = sound.ends();
+        ports = Sensed.ports(root, ports, routes, ends);
         List<Canceller> cancellers = sound.cancellers();
         knobsGovern();
         Optional<Entry> air = root.maybe("air");

@@ -14,6 +14,10 @@ package rivulus.gear;
 /// @param rejectsDb how much less it gives to, or takes from, what it is not aimed at, in dB, 0 or
 ///     more
 /// @param isolatesDb for what is worn: how much it dulls the air for its wearer, in dB, 0 or more
+/// @param mvPerPa for a microphone on a lead: how many mV it gives for 1 Pa (94 dB SPL); NaN where
+///     it has its own converter, or nobody said
+/// @param noiseDba for a microphone: the sound in the air that would give its own noise, in dB(A)
+/// @param mostSpl for a microphone: the loudest that it takes undistorted, in dB SPL
 public record AcousticEnd(
         String id,
         Kind kind,
@@ -23,7 +27,19 @@ public record AcousticEnd(
         double workedAtM,
         double ownM,
         double rejectsDb,
-        double isolatesDb) {
+        double isolatesDb,
+        double mvPerPa,
+        double noiseDba,
+        double mostSpl) {
+    /// What a microphone gives for one pascal, and 1 Pa in dB SPL.
+    private static final double PASCAL_SPL = 94;
+
+    /// What it gives for a sound at its capsule, in dBu: 20 log10(mV/775) + SPL − 94 (the unit's
+    /// exact 774.6 mV); NaN where it gives no analogue signal.
+    public double dbu(double spl) {
+        return 20 * Math.log10(mvPerPa / Electric.DBU_MV) + spl - PASCAL_SPL;
+    }
+
     /// What the end does.
     public enum Kind {
         /// A mouth: sounds in the air.

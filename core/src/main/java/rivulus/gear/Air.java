@@ -9,11 +9,13 @@ import java.util.Map;
 /// @param temperatureC for the speed of sound
 /// @param words plain words for distances, in metres: "at the mouth", "across the room"
 /// @param otherwise the word for any pair nobody has placed
+/// @param noiseDba how loud the room is when nobody speaks, in dB(A)
 public record Air(
         double criticalDistanceM,
         double temperatureC,
         Map<String, Double> words,
-        String otherwise) {
+        String otherwise,
+        double noiseDba) {
     public Air {
         words = Map.copyOf(words);
     }

@@ -19,6 +19,8 @@ package rivulus.gear;
 /// @param wiring the order of a 4-pole jack, `CTIA` or `OMTP`; else empty
 /// @param drawsMa what it draws at 5 V, in mA; 0 for nothing
 /// @param givesMa what it can give at 5 V, in mA; 0 for nothing
+/// @param noiseDbu the noise it adds, A-weighted, in dBu: of an input the equivalent input noise,
+///     of an output what it gives when nothing plays; NaN where it carries no analogue signal
 public record Electric(
         double levelDbu,
         double mostDbu,
@@ -31,7 +33,8 @@ public record Electric(
         boolean floating,
         String wiring,
         int drawsMa,
-        int givesMa) {
+        int givesMa,
+        double noiseDbu) {
     /// What a port has to do with phantom power (IEC 61938).
     public enum Phantom {
         /// Nothing; it bears it on a balanced lead.
@@ -44,6 +47,12 @@ public record Electric(
         HARMED
     }
 
+    /// 0 dBu in mV: the root of 0.6 V.
+    public static final double DBU_MV = 774.6;
+
+    /// The thermal noise of 150 Ω at 20 °C in 20 kHz, in dBu (REFERENCE).
+    public static final double THERMAL_DBU = -131;
+
     /// The consumer line level, −10 dBV, in dBu.
     public static final double CONSUMER_LINE_DBU = -7.782;
 
@@ -55,50 +64,67 @@ public record Electric(
         return !Double.isNaN(levelDbu);
     }
 
-    /// What a port usually is, by what it carries.
+    /// The same, giving other levels.
+    public Electric giving(double level, double most) {
+        return new Electric(
+                level,
+                most,
+                takesDbu,
+                takesMostDbu,
+                balanced,
+                ohms,
+                phantom,
+                phantomKnob,
+                floating,
+                wiring,
+                drawsMa,
+                givesMa,
+                noiseDbu);
+    }
+
+    /// What a port usually is, by what it carries. Noise: a good preamp −126 dBu, a jack for
+    /// electret microphones −100 (REFERENCE); lines and headphones 110 dB under the most they
+    /// carry where they are balanced, 95 dB where they are not ~.
     ///
     /// @param balanced whether its connector and channels make it balanced
     /// @param gives whether sound comes out of it
     public static Electric usual(Signal carries, boolean balanced, boolean gives) {
         return switch (carries) {
-            case MIC -> gives ? analogue(-54, -14, balanced, 150) : micInput(balanced);
+            case MIC -> gives ? analogue(-54, -14, balanced, 150, THERMAL_DBU) : micIn(balanced);
             case LINE ->
                     balanced
-                            ? analogue(PROFESSIONAL_LINE_DBU, 22, true, gives ? 100 : 20_000)
-                            : analogue(CONSUMER_LINE_DBU, 10, false, gives ? 200 : 10_000);
-            case INSTRUMENT -> analogue(-18, gives ? 0 : 12, balanced, gives ? 10_000 : 1e6);
-            case HEADPHONES -> analogue(0, gives ? 14 : 24, false, gives ? 10 : 32);
-            case SPEAKER -> analogue(30, 42, false, gives ? 0.1 : 8);
-            case HEADSET -> analogue(gives ? -12 : -40, gives ? 2 : -10, false, gives ? 100 : 2000);
+                            ? analogue(PROFESSIONAL_LINE_DBU, 22, true, gives ? 100 : 20_000, -88)
+                            : analogue(CONSUMER_LINE_DBU, 10, false, gives ? 200 : 10_000, -85);
+            case INSTRUMENT -> analogue(-18, gives ? 0 : 12, balanced, gives ? 10_000 : 1e6, -110);
+            case HEADPHONES -> analogue(0, gives ? 14 : 24, false, gives ? 10 : 32, -90);
+            case SPEAKER -> analogue(30, 42, false, gives ? 0.1 : 8, -60);
+            case HEADSET ->
+                    analogue(
+                            gives ? -12 : -40,
+                            gives ? 2 : -10,
+                            false,
+                            gives ? 100 : 2000,
+                            gives ? -90 : -100);
             case NET, NETWORK_AUDIO, PHONE, OPTICAL, RADIO -> digital(true);
             case USB, VIDEO, POWER -> digital(false);
         };
     }
 
-    private static Electric micInput(boolean balanced) {
+    private static Electric micIn(boolean balanced) {
         return balanced
-                ? new Electric(-50, 4, -50, 4, true, 1500, Phantom.NONE, "", false, "", 0, 0)
-                : analogue(-50, -15, false, 2000);
+                ? analogue(-50, 4, true, 1500, -126)
+                : analogue(-50, -15, false, 2000, -100);
     }
 
-    private static Electric analogue(double level, double most, boolean balanced, double ohms) {
+    private static Electric analogue(
+            double level, double most, boolean balanced, double ohms, double noise) {
         return new Electric(
-                level, most, level, most, balanced, ohms, Phantom.NONE, "", false, "", 0, 0);
+                level, most, level, most, balanced, ohms, Phantom.NONE, "", false, "", 0, 0, noise);
     }
 
     private static Electric digital(boolean floating) {
+        double none = Double.NaN;
         return new Electric(
-                Double.NaN,
-                Double.NaN,
-                Double.NaN,
-                Double.NaN,
-                false,
-                Double.NaN,
-                Phantom.NONE,
-                "",
-                floating,
-                "",
-                0,
-                0);
+                none, none, none, none, false, none, Phantom.NONE, "", floating, "", 0, 0, none);
     }
 }

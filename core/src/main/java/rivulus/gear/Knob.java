@@ -76,6 +76,8 @@ public sealed interface Knob {
     /// @param maxDb highest setting
     /// @param stepDb smallest turn
     /// @param closes whether the bottom is off
+    /// @param amplifies what it does to a signal that comes in by a lead, where it is a
+    ///     preamplifier
     record Level(
             String id,
             String label,
@@ -85,6 +87,7 @@ public sealed interface Knob {
             double maxDb,
             double stepDb,
             boolean closes,
+            Optional<Amplifies> amplifies,
             Setting standing)
             implements Knob {
         @Override

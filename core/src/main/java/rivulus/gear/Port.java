@@ -40,6 +40,22 @@ public record Port(
         return id + ".out";
     }
 
+    /// The same, electrically otherwise.
+    public Port being(Electric other) {
+        return new Port(
+                id,
+                label,
+                connector,
+                carries,
+                takes,
+                gives,
+                host,
+                plug,
+                picture,
+                pictureKnob,
+                other);
+    }
+
     /// Why no lead can go between two ports, as a clause; empty where one can: sound, data or power
     /// has to pass one way at least.
     public Optional<String> cannotJoin(Port other) {

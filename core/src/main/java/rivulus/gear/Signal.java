@@ -19,6 +19,11 @@ public enum Signal implements Worded {
     RADIO,
     POWER;
 
+    /// Whether a microphone gives it.
+    public boolean isMicrophone() {
+        return this == MIC || this == HEADSET;
+    }
+
     /// Whether it is a voltage that follows the sound.
     public boolean isAnalogue() {
         return switch (this) {

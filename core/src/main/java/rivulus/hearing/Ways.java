@@ -23,7 +23,8 @@ import rivulus.signal.Node;
 ///
 /// Best-first search with an exact bound: the greatest gain from each node onward, found backwards
 /// first by relaxation. Ways come out in order of gain; a way passes no node twice, except that a
-/// round ends where it began. What goes left and right by the same legs is one way. Stops after
+/// round ends where it began. What goes left and right by the same legs, or by
+/// legs between the same two points, is one way. Stops after
 /// [#MOST_STEPS] steps; the answer says so.
 public final class Ways {
     private static final int MOST_STEPS = 20_000;
@@ -152,8 +153,20 @@ public final class Ways {
 
     private List<Integer> legsOf(Trail end) {
         List<Integer> legs = new ArrayList<>();
-        for (Trail t = end; t.edge >= 0; t = t.before) legs.add(live.leg(t.edge).index());
+        for (Trail t = end; t.edge >= 0; t = t.before)
+            legs.add(alongside(live.leg(t.edge)).getFirst().index());
         return legs;
+    }
+
+    /// The open legs that join the same two points in the same time, as those to the left and to
+    /// the right of a pan: they are one stretch of a way.
+    private List<Leg> alongside(Leg leg) {
+        return live.graph().legsFrom(leg.from()).stream()
+                .filter(other -> other.to().equals(leg.to()))
+                .filter(other -> other == leg || live.legGain(other.index()) > 0)
+                .filter(other -> other.band().equals(leg.band()))
+                .filter(other -> live.legDelay(other).equals(live.legDelay(leg)))
+                .toList();
     }
 
     /// Every step with its gain over all channels: powers are averaged over the channels of a
@@ -192,11 +205,12 @@ public final class Ways {
 
     private double[][] through(Leg leg, double[][] gains) {
         double[][] out = new double[live.graph().nodesOf(leg.to()).length][gains[0].length];
-        for (ChannelMap map : leg.map()) {
-            double gain = live.legGain(leg.index()) * Math.pow(10, map.gainDb() / 20);
-            for (int s = 0; s < gains[0].length; s++)
-                out[map.to()][s] += gain * gains[map.from()][s];
-        }
+        for (Leg part : alongside(leg))
+            for (ChannelMap map : part.map()) {
+                double gain = live.legGain(part.index()) * Math.pow(10, map.gainDb() / 20);
+                for (int s = 0; s < gains[0].length; s++)
+                    out[map.to()][s] += gain * gains[map.from()][s];
+            }
         return out;
     }
 

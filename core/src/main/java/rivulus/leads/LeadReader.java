@@ -249,7 +249,7 @@ public final class LeadReader {
             List<Fault> faults) {
         if (from.port().gives() == 0 || to.port().takes() == 0 || !isAnalogue(from)) return;
         double loss = loss(from, to);
-        double level = levelAt(from, new HashSet<>()) - loss;
+        double level = leaving(from) - loss;
         if (Double.isNaN(level)) return;
         Electric in = to.port().electric();
         double peak = Math.min(level + limit(Limit.CREST), from.port().electric().mostDbu());
@@ -346,6 +346,10 @@ public final class LeadReader {
     }
 
     /// The level that leaves a port, in dBu; through passive boxes from where it comes.
+    double leaving(End from) {
+        return levelAt(from, new HashSet<>());
+    }
+
     private double levelAt(End from, Set<Ref> seen) {
         double own = from.port().electric().levelDbu();
         if (!isPassive(from.device()) || !seen.add(from.ref())) return own;

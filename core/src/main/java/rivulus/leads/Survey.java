@@ -95,6 +95,17 @@ public final class Survey {
         return leads.stream().filter(lead -> lead.cable().touches(device.id())).toList();
     }
 
+    /// The level that leaves a port, in dBu at line-up; through passive boxes from where it comes.
+    /// NaN where it gives no analogue signal.
+    public double leavesDbu(Ref port) {
+        return reader.leaving(end(port));
+    }
+
+    /// Whether a device only passes on what comes in: an adapter, an isolator, a lead.
+    public boolean isPassive(Device device) {
+        return reader.isPassive(device);
+    }
+
     /// The device and port of a reference.
     public End end(Ref ref) {
         return reader.end(ref);

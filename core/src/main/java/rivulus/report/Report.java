@@ -255,13 +255,13 @@ public final class Report {
                 number(ms));
     }
 
-    private static Double number(double value) {
+    static Double number(double value) {
         if (Double.isInfinite(value) || Double.isNaN(value)) return null;
         double rounded = Math.round(value * 100) / 100.0;
         return rounded == 0 ? 0.0 : rounded;
     }
 
-    private static Map<String, Object> map(Object... pairs) {
+    static Map<String, Object> map(Object... pairs) {
         Map<String, Object> map = new LinkedHashMap<>();
         for (int i = 0; i < pairs.length; i += 2) map.put((String) pairs[i], pairs[i + 1]);
         return map;

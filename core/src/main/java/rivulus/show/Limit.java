@@ -52,6 +52,9 @@ public enum Limit implements Worded {
             0,
             30,
             "peaks of programme lie so far above its nominal level (REFERENCE, levels)"),
+    PEAKS_LOW(-12, "dBFS", -40, 0, "peaks of loud moments should come up to this (level habit ~)"),
+    PEAKS_HIGH(-6, "dBFS", -30, 0, "and not go over this (level habit ~)"),
+    NOISE(40, "dB", 0, 120, "the average of what is wished lies at least so far over all noise ~"),
     OVERLOAD(2, "dB", 0, 30, "an overload smaller than this is left to the gain knob ~"),
     LACKING(
             25,
@@ -109,7 +112,7 @@ public enum Limit implements Worded {
         return usual;
     }
 
-    /// `dB`, `ms`, `min`, `R`, `of 1` or `times`.
+    /// `dB`, `dBFS`, `ms`, `min`, `R`, `of 1` or `times`.
     public String unit() {
         return unit;
     }

@@ -24,6 +24,7 @@ final class Rooms {
     private final List<Place> places;
     private final Map<String, String> wearers = new HashMap<>();
     private final Map<String, Double> isolation = new HashMap<>();
+    private final Map<String, Double> effort = new HashMap<>();
     private final Map<String, List<Here>> here = new HashMap<>();
 
     /// An acoustic end of a person or a device in a room.
@@ -50,8 +51,10 @@ final class Rooms {
     Rooms(Show show, Catalogue catalogue) {
         this.catalogue = catalogue;
         this.places = show.places();
-        for (Person person : show.cast().people())
+        for (Person person : show.cast().people()) {
             add(person.place(), person.id(), catalogue.get(Catalogue.PERSON));
+            effort.put(person.id(), person.loudness().overNormalDb());
+        }
         for (Device device : show.rig().devices()) {
             Template template = catalogue.get(device.template());
             String place =
@@ -120,7 +123,8 @@ final class Rooms {
         }
 
         private double levelDb(double metres, Here sounder, Here hearer, Optional<Here> aim) {
-            double db = sounder.end().loudDb() + air.levelDb(metres) + hearer.end().hearsDb();
+            double loud = sounder.end().loudDb() + effort.getOrDefault(sounder.owner(), 0.0);
+            double db = loud + air.levelDb(metres) + hearer.end().hearsDb();
             if (hearer.end().kind() != AcousticEnd.Kind.MICROPHONE)
                 return db - isolation.getOrDefault(hearer.owner(), 0.0);
             if (aim.filter(sounder::equals).isEmpty()) db -= hearer.end().rejectsDb();

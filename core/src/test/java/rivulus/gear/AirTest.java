@@ -7,7 +7,8 @@ import java.util.Map;
 import org.junit.jupiter.api.Test;
 
 class AirTest {
-    private final Air open = new Air(1000, 20, Map.of("across the room", 6.0), "across the room");
+    private final Air open =
+            new Air(1000, 20, Map.of("across the room", 6.0), "across the room", 35);
 
     @Test
     void soundTakesJustUnderThreeMillisecondsAMetreAtTwentyDegrees() {
@@ -18,7 +19,7 @@ class AirTest {
     @Test
     void directSoundFallsSixDecibelsADoublingUntilTheRoomTakesOver() {
         assertThat(open.levelDb(2) - open.levelDb(1)).isCloseTo(-6.02, within(0.01));
-        Air hard = new Air(1, 20, Map.of("across the room", 6.0), "across the room");
+        Air hard = new Air(1, 20, Map.of("across the room", 6.0), "across the room", 35);
         assertThat(hard.levelDb(1))
                 .as("at the critical distance both are equal")
                 .isCloseTo(3.01, within(0.01));

@@ -26,7 +26,7 @@ class JoinerTest {
         Joining way = ways(show, "m", "d").getFirst();
         assertThat(way.needs()).isEqualTo("XLR lead");
         assertThat(way.toBuy()).containsExactly("XLR lead");
-        assertThat(way.why()).contains("−54.0\u202FdBu", "46.0\u202FdB");
+        assertThat(way.why()).contains("−57.8\u202FdBu", "49.8\u202FdB");
         assertThat(way.after().rig().cables()).singleElement().matches(c -> c.toBuy());
     }
 

@@ -7,6 +7,7 @@ import javafx.scene.control.Button;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.StackPane;
 import rivulus.app.brief.BriefStage;
+import rivulus.app.levels.LevelsStage;
 import rivulus.app.look.Look;
 import rivulus.app.mixes.MixesStage;
 import rivulus.app.rig.KnobsPane;
@@ -51,7 +52,7 @@ final class Workspace extends BorderPane {
                         window::open,
                         window::openDemo,
                         this::focusEars);
-        stages = List.of(brief, rig, mixes);
+        stages = List.of(brief, rig, mixes, new LevelsStage(session));
         session.stage().set(mixes.id());
         side.getStyleClass().add("side");
         side.setId("side");

@@ -1,0 +1,204 @@
+package rivulus.level;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.SequencedMap;
+import java.util.Set;
+import rivulus.gear.Knob;
+import rivulus.gear.Setting;
+import rivulus.gear.Speech;
+import rivulus.hearing.Ways;
+import rivulus.show.Habit;
+import rivulus.show.Limit;
+import rivulus.show.Limits;
+import rivulus.show.Ref;
+import rivulus.show.Scene;
+import rivulus.show.Show;
+import rivulus.show.Source;
+import rivulus.signal.Leg;
+import rivulus.signal.LiveGraph;
+
+/// Every input gain of a rig, as it stands and as it should.
+///
+/// By the school that somebody named ([Habit#LEVEL]), else the first: by *peaks*, a gain stands
+/// well where the peaks of the loud moments of whoever comes in loudest lie between two lines
+/// ([Limit#PEAKS_LOW], [Limit#PEAKS_HIGH]), and is else turned to the middle between them; by
+/// *loudness*, where loud moments stand at line-up, so that the average has the nominal loudness.
+/// Looked at in every scene in which somebody does not rest; the loudest scene counts.
+///
+/// What lies behind a gain that is off is looked at with that set. Costs one pass through the graph
+/// for each source and scene, and again for every gain that is turned.
+public final class Gains {
+    private final List<InputGain> all;
+
+    private Gains(List<InputGain> all) {
+        this.all = List.copyOf(all);
+    }
+
+    /// The gains of a show.
+    ///
+    /// @param lives what is open in each scene, in their order
+    public static Gains of(Show show, LevelMap levels, SequencedMap<Scene, LiveGraph> lives) {
+        if (lives.isEmpty()) return new Gains(List.of());
+        LiveGraph first = lives.firstEntry().getValue();
+        Map<Ref, Preamp> inputs = new LinkedHashMap<>();
+        for (Leg leg : first.graph().legs())
+            levels.preamp(first, leg).ifPresent(p -> inputs.putIfAbsent(p.use().ref(), p));
+        Comes comes = new Comes(show, lives);
+        SequencedMap<Ref, InputGain> set = new LinkedHashMap<>();
+        while (true) {
+            SequencedMap<Ref, InputGain> now = gains(show, inputs, comes, set);
+            List<InputGain> off =
+                    now.values().stream()
+                            .filter(gain -> gain.turn().isPresent())
+                            .filter(gain -> !set.containsKey(gain.knob()))
+                            .toList();
+            if (off.isEmpty()) return new Gains(List.copyOf(now.values()));
+            Set<Ref> waiting = new HashSet<>();
+            off.forEach(gain -> waiting.add(gain.knob()));
+            List<InputGain> foremost = new ArrayList<>();
+            for (InputGain gain : off)
+                if (comes.knobsBefore(gain).stream().noneMatch(waiting::contains))
+                    foremost.add(gain);
+            if (foremost.isEmpty()) foremost.add(off.getFirst());
+            for (InputGain gain : foremost) {
+                set.put(gain.knob(), gain);
+                comes = comes.with(gain);
+            }
+        }
+    }
+
+    private static SequencedMap<Ref, InputGain> gains(
+            Show show, Map<Ref, Preamp> inputs, Comes comes, Map<Ref, InputGain> set) {
+        SequencedMap<Ref, InputGain> gains = new LinkedHashMap<>();
+        inputs.forEach(
+                (knob, input) ->
+                        gains.put(
+                                knob,
+                                set.containsKey(knob)
+                                        ? set.get(knob)
+                                        : gain(show, input, comes.loudest(input.from()))));
+        return gains;
+    }
+
+    private static InputGain gain(Show show, Preamp input, Optional<Loudest> comes) {
+        double arrives = comes.map(Loudest::db).orElse(Double.NEGATIVE_INFINITY);
+        return new InputGain(
+                input,
+                comes.map(Loudest::source),
+                arrives,
+                input.at(wanted(show, input, arrives)),
+                show.checks().limits().get(Limit.CREST));
+    }
+
+    /// Who comes loudest, and where that is so.
+    private record Loudest(Source source, double db, LiveGraph live) {}
+
+    /// How loud a source comes to every node, in one state.
+    private record Follows(LiveGraph live, double[] db) {}
+
+    /// What comes where, in every scene, with the gains before it set.
+    private static final class Comes {
+        private final Show show;
+        private final SequencedMap<Scene, LiveGraph> lives;
+        private final Map<Source, List<Follows>> strongest = new LinkedHashMap<>();
+
+        Comes(Show show, SequencedMap<Scene, LiveGraph> lives) {
+            this.show = show;
+            this.lives = lives;
+            Set<Object> done = new HashSet<>();
+            lives.forEach(
+                    (scene, live) -> {
+                        for (Source source : show.sources())
+                            if (!scene.quiet().contains(source.id())
+                                    && done.add(List.of(source.id(), live.positions())))
+                                strongest
+                                        .computeIfAbsent(source, _ -> new ArrayList<>())
+                                        .add(new Follows(live, live.gainsDb(source.id())));
+                    });
+        }
+
+        /// Whoever comes loudest to a point, if anybody is heard there.
+        Optional<Loudest> loudest(Ref point) {
+            int[] nodes = lives.firstEntry().getValue().graph().nodesOf(point);
+            Optional<Loudest> loudest = Optional.empty();
+            double most = show.checks().limits().get(Limit.HEARD);
+            for (Map.Entry<Source, List<Follows>> source : strongest.entrySet())
+                for (Follows in : source.getValue())
+                    for (int node : nodes)
+                        if (in.db()[node] > most) {
+                            most = in.db()[node];
+                            loudest = Optional.of(new Loudest(source.getKey(), most, in.live()));
+                        }
+            return loudest;
+        }
+
+        /// The knobs that what comes in loudest passes before an input.
+        Set<Ref> knobsBefore(InputGain gain) {
+            Set<Ref> knobs = new HashSet<>();
+            loudest(gain.now().from())
+                    .flatMap(
+                            comes ->
+                                    Ways.of(comes.live())
+                                            .strongestTo(comes.source().id(), gain.now().from())
+                                            .map(way -> Map.entry(comes.live(), way)))
+                    .ifPresent(
+                            found -> {
+                                for (Leg leg : found.getValue().legs())
+                                    for (Leg.Govern govern : leg.governors())
+                                        knobs.add(
+                                                found.getKey()
+                                                        .graph()
+                                                        .knobs()
+                                                        .get(govern.knob())
+                                                        .ref());
+                            });
+            return knobs;
+        }
+
+        /// The same with a gain set, but in scenes that have it otherwise.
+        Comes with(InputGain gain) {
+            SequencedMap<Scene, LiveGraph> then = new LinkedHashMap<>();
+            Setting to = gain.turn().orElseThrow().to();
+            lives.forEach(
+                    (scene, live) -> {
+                        Ref knob = gain.knob();
+                        int k = live.graph().knobIndex(knob.device(), knob.name());
+                        boolean own = scene.knobs().containsKey(knob);
+                        then.put(scene, own ? live : live.at(live.positions().with(k, to)));
+                    });
+            return new Comes(show, then);
+        }
+    }
+
+    private static double wanted(Show show, Preamp input, double arrives) {
+        Knob.Level knob = input.knob();
+        if (Double.isInfinite(arrives))
+            return knob.closes() ? Double.NEGATIVE_INFINITY : knob.minDb();
+        Limits limits = show.checks().limits();
+        boolean byLoudness = show.habits().says(Habit.LEVEL, "loudness");
+        if (byLoudness) return turned(knob, -arrives);
+        double low = limits.get(Limit.PEAKS_LOW);
+        double high = limits.get(Limit.PEAKS_HIGH);
+        double untouched = Speech.LINE_UP_DBFS + arrives + limits.get(Limit.CREST);
+        double peaks = untouched + input.turnedDb();
+        double hair = 0.05;
+        if (peaks >= low - hair && peaks <= high + hair) return input.turnedDb();
+        return turned(knob, (low + high) / 2 - untouched);
+    }
+
+    /// As near as the knob can be turned.
+    private static double turned(Knob.Level knob, double db) {
+        double step = Math.rint(db / knob.stepDb()) * knob.stepDb();
+        return Math.clamp(step, knob.minDb(), knob.maxDb());
+    }
+
+    /// Every input with a gain knob, in the order of the rig.
+    public List<InputGain> all() {
+        return all;
+    }
+}

@@ -1,0 +1,88 @@
+package rivulus.report;
+
+import static rivulus.report.Report.map;
+import static rivulus.report.Report.number;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import rivulus.chart.LevelSheet;
+import rivulus.check.Proof;
+import rivulus.check.SceneProof;
+import rivulus.gear.Speech;
+import rivulus.level.Advice;
+import rivulus.level.InputGain;
+import rivulus.level.Staircase;
+import rivulus.show.Ear;
+import rivulus.show.Source;
+
+/// How loud everything is, as plain maps, ready to be written as JSON.
+public final class LevelReport {
+    private LevelReport() {}
+
+    /// `{"gains": [{"knob", "source", "turnedDb", "gainDb", "shouldBeDb", "peaksDbfs", "why"}],
+    /// "scenes": [{"scene", "levels": [{"ear", "source", "headroomDb", "tightAt",
+    /// "signalToNoiseDb", "advice", "steps"}]}]}`; levels of steps are against line-up.
+    ///
+    /// @param ear only this one; or empty
+    public static Map<String, Object> of(Proof proof, List<SceneProof> scenes, String ear) {
+        List<Object> out = new ArrayList<>();
+        for (SceneProof scene : scenes) {
+            List<Object> levels = new ArrayList<>();
+            for (Ear listens : proof.show().ears())
+                if (ear.isEmpty() || listens.id().equals(ear))
+                    for (LevelSheet.Row row : LevelSheet.of(proof, scene, listens, "").rows())
+                        levels.add(level(proof, scene, listens, row));
+            out.add(map("scene", scene.scene().id(), "levels", levels));
+        }
+        return map(
+                "show",
+                proof.show().title(),
+                "lineUpDbfs",
+                Speech.LINE_UP_DBFS,
+                "gains",
+                proof.gains().stream().map(LevelReport::gain).toList(),
+                "scenes",
+                out);
+    }
+
+    private static Map<String, Object> gain(InputGain gain) {
+        return map(
+                "knob", gain.knob().toString(),
+                "source", gain.source().map(Source::id).orElse(null),
+                "turnedDb", number(gain.now().turnedDb()),
+                "gainDb", number(gain.now().gainDb()),
+                "shouldBeDb",
+                        number(
+                                gain.turn().isPresent()
+                                        ? gain.wanted().turnedDb()
+                                        : gain.now().turnedDb()),
+                "peaksDbfs", number(gain.peaksDbfs(gain.now())),
+                "why", gain.why());
+    }
+
+    private static Map<String, Object> level(
+            Proof proof, SceneProof scene, Ear ear, LevelSheet.Row row) {
+        Staircase way =
+                proof.staircase(scene.scene().id(), row.source().id(), ear.id()).orElseThrow();
+        return map(
+                "ear", ear.id(),
+                "source", row.source().id(),
+                "headroomDb", number(row.headroomDb()),
+                "tightAt", row.tight(),
+                "signalToNoiseDb", number(row.signalToNoiseDb()),
+                "advice", row.advice().stream().map(Advice::sentence).toList(),
+                "steps", way.stairs().stream().map(stair -> step(way, stair)).toList());
+    }
+
+    private static Map<String, Object> step(Staircase way, Staircase.Stair stair) {
+        return map(
+                "point", stair.node().point().toString(),
+                "averageDb", number(stair.averageDb()),
+                "peakDb", number(way.peakDb(stair)),
+                "noiseDb", number(stair.noiseDb()),
+                "ceilingDb", number(stair.scale().ceilingDb()),
+                "unit", stair.scale().unit().word(),
+                "lineUp", number(stair.scale().lineUp()));
+    }
+}
