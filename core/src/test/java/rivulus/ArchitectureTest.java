@@ -30,6 +30,7 @@ class ArchitectureTest {
                     "words",
                     "disk",
                     "search",
+                    "sound",
                     "gear",
                     "show",
                     "file",

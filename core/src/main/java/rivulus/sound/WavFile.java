@@ -1,0 +1,343 @@
+package rivulus.sound;
+
+import java.io.IOException;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
+import java.nio.channels.FileChannel;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardOpenOption;
+import java.util.ArrayList;
+import java.util.List;
+import rivulus.disk.FileTrouble;
+
+/// A WAV file that is read from beginning to end: RIFF/WAVE, Broadcast Wave (EBU Tech 3285) and
+/// RF64 (EBU Tech 3306); PCM of 16, 24 and 32 bits, floating point of 32 and 64.
+///
+/// Reads in blocks of its own; memory does not depend on its length. What is wrong with it and can
+/// be borne is a note ([#notes()]); what cannot is refused with the place. A sample that is not a
+/// number, or infinite, is read as silence and counted.
+public final class WavFile implements AutoCloseable {
+    /// More channels are not read.
+    public static final int MOST_CHANNELS = 256;
+
+    /// What is longer is not read.
+    public static final int MOST_HOURS = 200;
+
+    private static final int LEAST_RATE = 4_000;
+    private static final int MOST_RATE = 768_000;
+    private static final int PCM = 1;
+    private static final int FLOAT = 3;
+    private static final int EXTENSIBLE = 0xFFFE;
+    private static final int BLOCK_BYTES = 1 << 18;
+    private static final long UNKNOWN = 0xFFFFFFFFL;
+
+    private final String name;
+    private final FileChannel channel;
+    private final List<String> notes = new ArrayList<>();
+    private WavFormat format;
+    private long frames;
+    private long next;
+    private long lost;
+    private ByteBuffer bytes;
+
+    private WavFile(String name, FileChannel channel) {
+        this.name = name;
+        this.channel = channel;
+    }
+
+    /// Opens a file.
+    ///
+    /// @throws FileTrouble where it cannot be read, or is no WAV that this program can read; says
+    ///     why, and at which byte
+    public static WavFile open(Path file) throws FileTrouble {
+        String name = file.getFileName().toString();
+        try {
+            if (Files.isDirectory(file))
+                throw new FileTrouble(name + " is a folder; name a WAV file in it");
+            FileChannel channel = FileChannel.open(file, StandardOpenOption.READ);
+            WavFile wav = new WavFile(name, channel);
+            try {
+                wav.readHeader();
+                return wav;
+            } catch (IOException | FileTrouble | RuntimeException broken) {
+                channel.close();
+                throw broken;
+            }
+        } catch (IOException broken) {
+            throw new FileTrouble("%s cannot be read: %s".formatted(name, why(broken)), broken);
+        }
+    }
+
+    private static String why(IOException broken) {
+        return broken instanceof java.nio.file.NoSuchFileException
+                ? "there is no such file"
+                : String.valueOf(broken.getMessage());
+    }
+
+    // The header
+
+    private void readHeader() throws IOException, FileTrouble {
+        ByteBuffer head = at(0, 12);
+        String riff = head == null ? "" : text(head, 0);
+        boolean rf64 = riff.equals("RF64") || riff.equals("BW64");
+        if (head == null || !rf64 && !riff.equals("RIFF") || !text(head, 8).equals("WAVE"))
+            throw new FileTrouble(
+                    "%s is no WAV file: it does not begin with RIFF and WAVE".formatted(name));
+        long size = channel.size();
+        long dataSize64 = -1;
+        long place = 12;
+        while (true) {
+            ByteBuffer chunk = at(place, 8);
+            if (chunk == null)
+                throw new FileTrouble(
+                        format == null
+                                ? "%s has no format: its header ends at byte %d"
+                                        .formatted(name, size)
+                                : "%s holds no sound: no data begins before byte %d, its end"
+                                        .formatted(name, size));
+            String id = text(chunk, 0);
+            long length = chunk.getInt(4) & UNKNOWN;
+            if (id.equals("ds64")) {
+                ByteBuffer sizes = at(place + 8, 16);
+                if (sizes != null) dataSize64 = sizes.getLong(8);
+            } else if (id.equals("fmt ")) {
+                readFormat(place + 8, length);
+            } else if (id.equals("data")) {
+                if (format == null)
+                    throw new FileTrouble(
+                            "%s has sound at byte %d before it says what kind"
+                                    .formatted(name, place));
+                boolean told = !(rf64 && length == UNKNOWN && dataSize64 >= 0);
+                begin(place + 8, told ? length : dataSize64, told && length == UNKNOWN);
+                return;
+            }
+            place += 8 + length + (length & 1);
+        }
+    }
+
+    private void readFormat(long place, long length) throws IOException, FileTrouble {
+        ByteBuffer fmt = length < 16 ? null : at(place, 16);
+        if (fmt == null)
+            throw new FileTrouble(
+                    "%s has a broken format at byte %d: %d bytes where 16 are needed"
+                            .formatted(name, place, length));
+        int kind = fmt.getShort(0) & 0xFFFF;
+        int channels = fmt.getShort(2) & 0xFFFF;
+        long rate = fmt.getInt(4) & UNKNOWN;
+        int bits = fmt.getShort(14) & 0xFFFF;
+        if (kind == EXTENSIBLE) {
+            ByteBuffer more = length < 40 ? null : at(place + 24, 2);
+            if (more == null)
+                throw new FileTrouble(
+                        "%s does not say what its samples are (byte %d)".formatted(name, place));
+            kind = more.getShort(0) & 0xFFFF;
+        }
+        if (channels == 0)
+            throw new FileTrouble(
+                    "%s says that it has no channels (byte %d)".formatted(name, place + 2));
+        if (channels > MOST_CHANNELS)
+            throw new FileTrouble(
+                    "%s says that it has %d channels (byte %d); at most %d are read"
+                            .formatted(name, channels, place + 2, MOST_CHANNELS));
+        if (rate < LEAST_RATE || rate > MOST_RATE)
+            throw new FileTrouble(
+                    "%s says %d Hz (byte %d); %d to %d are read"
+                            .formatted(name, rate, place + 4, LEAST_RATE, MOST_RATE));
+        boolean pcm = kind == PCM && (bits == 16 || bits == 24 || bits == 32);
+        boolean floating = kind == FLOAT && (bits == 32 || bits == 64);
+        if (!pcm && !floating)
+            throw new FileTrouble(
+                    "%s holds %s (byte %d); PCM of 16, 24 or 32 bits and floating point of 32 or 64 are read"
+                            .formatted(name, kindOf(kind, bits), place));
+        format = new WavFormat(channels, (int) rate, bits, floating);
+    }
+
+    private static String kindOf(int kind, int bits) {
+        return switch (kind) {
+            case PCM -> "PCM of %d bits".formatted(bits);
+            case FLOAT -> "floating point of %d bits".formatted(bits);
+            default -> "samples of kind %d".formatted(kind);
+        };
+    }
+
+    private void begin(long place, long length, boolean untold) throws IOException, FileTrouble {
+        long there = Math.max(0, channel.size() - place);
+        long whole = there / format.frameBytes();
+        long told = length / format.frameBytes();
+        if (length == 0 && whole > 0 || untold) {
+            frames = whole;
+            notes.add("Its header does not say how long it is: a recording that was cut off.");
+        } else if (told > whole || length < 0) {
+            frames = whole;
+            notes.add(
+                    "It ends %s before its header says: all that is there was read."
+                            .formatted(clock((told - whole) / (double) format.rateHz())));
+        } else {
+            frames = told;
+            if (length % format.frameBytes() != 0)
+                notes.add("Its last sample is not whole and was left out.");
+        }
+        if (seconds() > MOST_HOURS * 3600.0)
+            throw new FileTrouble(
+                    "%s holds %s of sound; at most %d h are read"
+                            .formatted(name, clock(seconds()), MOST_HOURS));
+        channel.position(place);
+        int perBlock = Math.max(1, BLOCK_BYTES / format.frameBytes());
+        bytes = ByteBuffer.allocate(perBlock * format.frameBytes()).order(ByteOrder.LITTLE_ENDIAN);
+        bytes.limit(0);
+    }
+
+    static String clock(double seconds) {
+        if (seconds < 60) return "%.1f s".formatted(Math.max(0, seconds));
+        long whole = Math.round(seconds);
+        return whole < 3600
+                ? "%d:%02d min".formatted(whole / 60, whole % 60)
+                : "%d:%02d h".formatted(whole / 3600, whole / 60 % 60);
+    }
+
+    private ByteBuffer at(long place, int length) throws IOException {
+        ByteBuffer some = ByteBuffer.allocate(length).order(ByteOrder.LITTLE_ENDIAN);
+        while (some.hasRemaining())
+            if (channel.read(some, place + some.position()) < 0) return null;
+        return some.flip();
+    }
+
+    private static String text(ByteBuffer bytes, int at) {
+        return new String(bytes.array(), at, 4, StandardCharsets.ISO_8859_1);
+    }
+
+    // What it is
+
+    /// The file's name.
+    public String name() {
+        return name;
+    }
+
+    /// What its samples are.
+    public WavFormat format() {
+        return format;
+    }
+
+    /// How many samples each channel has, as found when it was opened: what is written behind
+    /// meanwhile is left.
+    public long frames() {
+        return frames;
+    }
+
+    /// How long it is.
+    public double seconds() {
+        return frames / (double) format.rateHz();
+    }
+
+    /// What is wrong with it and could be borne, in sentences; complete once it has been read.
+    public List<String> notes() {
+        List<String> all = new ArrayList<>(notes);
+        if (lost > 0)
+            all.add(
+                    "%d %s no number or infinite, and %s read as silence."
+                            .formatted(
+                                    lost,
+                                    lost == 1 ? "sample is" : "samples are",
+                                    lost == 1 ? "was" : "were"));
+        return all;
+    }
+
+    // Its samples
+
+    /// Reads on.
+    ///
+    /// @param into an array for each channel, all as long; samples are −1 to 1 at full scale
+    /// @return how many samples of each channel were read, 0 at the end
+    public int read(double[][] into) throws FileTrouble {
+        int wanted = (int) Math.min(into[0].length, frames - next);
+        int done = 0;
+        try {
+            while (done < wanted) {
+                if (bytes.remaining() < format.frameBytes() && !fill()) {
+                    notes.add(
+                            "It became shorter while it was read: it ends after %s."
+                                    .formatted(clock((next + done) / (double) format.rateHz())));
+                    frames = next + done;
+                    break;
+                }
+                int here = Math.min(wanted - done, bytes.remaining() / format.frameBytes());
+                decode(into, done, here);
+                done += here;
+            }
+        } catch (IOException broken) {
+            throw new FileTrouble(
+                    "%s cannot be read further than %s: %s"
+                            .formatted(
+                                    name,
+                                    clock((next + done) / (double) format.rateHz()),
+                                    why(broken)),
+                    broken);
+        }
+        next += done;
+        return done;
+    }
+
+    private boolean fill() throws IOException {
+        bytes.compact();
+        while (bytes.hasRemaining() && channel.read(bytes) >= 0) {
+            // until it is full, or the file ends
+        }
+        bytes.flip();
+        return bytes.remaining() >= format.frameBytes();
+    }
+
+    private void decode(double[][] into, int from, int count) {
+        int channels = format.channels();
+        byte[] raw = bytes.array();
+        int at = bytes.arrayOffset() + bytes.position();
+        int step = format.frameBytes();
+        for (int c = 0; c < channels; c++) {
+            double[] out = into[c];
+            int place = at + c * format.bits() / 8;
+            if (format.isFloat()) {
+                floats(out, from, count, at - bytes.arrayOffset() + c * format.bits() / 8);
+            } else if (format.bits() == 16) {
+                for (int i = 0; i < count; i++, place += step)
+                    out[from + i] = ((raw[place + 1] << 8) | (raw[place] & 0xFF)) * 0x1p-15;
+            } else if (format.bits() == 24) {
+                for (int i = 0; i < count; i++, place += step)
+                    out[from + i] =
+                            ((raw[place + 2] << 16)
+                                            | (raw[place + 1] & 0xFF) << 8
+                                            | (raw[place] & 0xFF))
+                                    * 0x1p-23;
+            } else {
+                for (int i = 0; i < count; i++)
+                    out[from + i] = bytes.getInt(bytes.position() + i * step + c * 4) * 0x1p-31;
+            }
+        }
+        bytes.position(bytes.position() + count * step);
+    }
+
+    private void floats(double[] out, int from, int count, int place) {
+        int step = format.frameBytes();
+        for (int i = 0; i < count; i++) {
+            double value =
+                    format.bits() == 32
+                            ? bytes.getFloat(place + i * step)
+                            : bytes.getDouble(place + i * step);
+            if (Double.isFinite(value)) {
+                out[from + i] = value;
+            } else {
+                out[from + i] = 0;
+                lost++;
+            }
+        }
+    }
+
+    @Override
+    public void close() throws FileTrouble {
+        try {
+            channel.close();
+        } catch (IOException broken) {
+            throw new FileTrouble("%s cannot be closed: %s".formatted(name, why(broken)), broken);
+        }
+    }
+}
