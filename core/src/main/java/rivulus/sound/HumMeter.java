@@ -10,9 +10,9 @@ import java.util.Optional;
 ///
 /// Up to eight stretches of ten seconds are kept, spread evenly over the channel, at some 3 kHz. In
 /// each, every line is measured with tenths of seconds weighted by the inverse of their power, so
-/// that pauses count and talk does not, in phase over the whole stretch, at the frequency within 0.2
-/// Hz at which it is strongest; and so is what lies 1 to 4 Hz beside it. A line is one that stands
-/// far over what is beside it in most stretches.
+/// that pauses count and talk does not, in phase over the whole stretch, at the frequency within
+/// 0.2 Hz at which it is strongest; and so is what lies 1 to 4 Hz beside it. A line is one that
+/// stands far over what is beside it in most stretches.
 final class HumMeter {
     private static final int STRETCHES = 8;
     private static final double STRETCH_S = 10;
@@ -83,8 +83,7 @@ final class HumMeter {
 
     Optional<Hum> hum() {
         if (stretches.size() > 1 && inStretch < stretchLength) stretches.removeLast();
-        List<float[]> whole =
-                stretches.stream().filter(s -> s.length >= LEAST_S * slowHz).toList();
+        List<float[]> whole = stretches.stream().filter(s -> s.length >= LEAST_S * slowHz).toList();
         if (whole.isEmpty()) return Optional.empty();
         List<Weighed> weighed = whole.stream().map(Weighed::new).toList();
         Optional<Hum> best = Optional.empty();
