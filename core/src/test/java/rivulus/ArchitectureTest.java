@@ -47,6 +47,7 @@ class ArchitectureTest {
                     "rehearse",
                     "rule",
                     "edit",
+                    "recording",
                     "rig",
                     "say",
                     "form",

@@ -32,6 +32,7 @@ import rivulus.chart.RigLayer;
 import rivulus.check.Prover;
 import rivulus.file.DemoShows;
 import rivulus.mix.Feeds;
+import rivulus.recording.Recipe;
 import rivulus.rule.Rules;
 import rivulus.say.Page;
 import rivulus.show.Show;
@@ -213,6 +214,19 @@ public final class Shots extends Application {
                     session.document().undo();
                     session.settings().theme().set(Settings.NIGHT);
                     choose("tales", "nadia");
+                });
+        shot(
+                "talk",
+                () -> {
+                    session.settings().theme().set(Settings.DAY);
+                    window.openDemo(Recipe.TIDE_TABLE_TALK);
+                });
+        shot(
+                "levels-recording",
+                () -> {
+                    session.scene().set("tide-tables");
+                    session.stage().set(LevelsStage.ID);
+                    session.recordings().make(Recipe.shipped(Recipe.TIDE_TABLE_TALK));
                 });
     }
 

@@ -2,12 +2,18 @@ package rivulus.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import rivulus.app.levels.LevelsStage;
+import rivulus.app.session.Recordings;
 import rivulus.gear.Setting;
+import rivulus.recording.Recipe;
 import rivulus.show.Ref;
+import rivulus.show.Show;
 
 /// Levels in the gear's own units, and input gains set in one step, by keyboard.
 class LevelsStageTest {
@@ -72,6 +78,57 @@ class LevelsStageTest {
             assertThat(gain(hand, "mic4.gain")).isEqualTo(new Setting.Level(-30));
             assertThat(hand.session().document().undoName()).contains("Set 2 input gains");
             assertThat(hand.find("#set-all-gains").isVisible()).isFalse();
+        }
+    }
+
+    @Test
+    void aRecordingIsMeasuredMatchedAndTurnedByKeyboard() throws Exception {
+        Path made = folder.resolve("made");
+        Recipe.shipped(Recipe.TIDE_TABLE_TALK).make(made);
+        try (Hand hand = Hand.atShow(folder, Recipe.TIDE_TABLE_TALK)) {
+            hand.act(() -> hand.session().scene().set("tide-tables"));
+            hand.press(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.R);
+            assertThat(hand.textIn("#recording")).contains("Drop a test recording here");
+            hand.act(() -> hand.session().recordings().take(Recordings.among(List.of(made))));
+            assertThat(hand.textIn("#remarks"))
+                    .contains(
+                            "Turn all three",
+                            "Maren is 4.9\u202FLU under",
+                            "Ivo's track clipped",
+                            "On-demand copy hums at 50\u202FHz",
+                            "Maren comes back from Nadia's end after 310\u202Fms",
+                            "The sound of the stream is 120\u202Fms ahead of the picture");
+            assertThat(hand.all(".sound-chart")).hasSize(8);
+            hand.focus("#take-all-remarks");
+            hand.press(KeyCode.SPACE);
+            Show now = hand.session().show().get();
+            assertThat(now.rig().device("show-desk").orElseThrow().knobs())
+                    .containsEntry("mic1.gain", new Setting.Level(5));
+            assertThat(now.cast().person("maren").orElseThrow().measuredDb()).isEqualTo(-5);
+            assertThat(hand.textIn("#remarks")).doesNotContain("Maren is 4.9", "clipped");
+            hand.press(KeyCode.CONTROL, KeyCode.Z);
+            assertThat(
+                            hand.session()
+                                    .show()
+                                    .get()
+                                    .cast()
+                                    .person("maren")
+                                    .orElseThrow()
+                                    .measuredDb())
+                    .as("one step of undo")
+                    .isZero();
+        }
+    }
+
+    @Test
+    void aFileThatIsNoRecordingIsSaidAndAnotherShowForgetsTheOld() throws Exception {
+        Path text = Files.writeString(folder.resolve("notes.wav"), "not a sound");
+        try (Hand hand = Hand.atShow(folder, Recipe.TIDE_TABLE_TALK)) {
+            hand.act(() -> hand.session().stage().set(LevelsStage.ID));
+            hand.act(() -> hand.session().recordings().take(List.of(text)));
+            assertThat(hand.textIn("#recording")).contains("notes.wav is no WAV file");
+            hand.act(() -> hand.window().openDemo("ferry-log"));
+            assertThat(hand.session().recordings().heard().get().troubles()).isEmpty();
         }
     }
 }

@@ -17,6 +17,8 @@ import rivulus.disk.Line;
             CheckCommand.class,
             TraceCommand.class,
             LevelsCommand.class,
+            MeasureCommand.class,
+            SignalCommand.class,
             SheetCommand.class,
             TakeCommand.class,
             MixCommand.class,

@@ -27,6 +27,7 @@ import rivulus.show.Show;
 /// take its lead, every knob can stand as it does. docs/show-file.md describes the format.
 final class ShowReader {
     private static final int MOST_PEOPLE = 100_000;
+    private static final double MOST_MEASURED_DB = 40;
 
     private final Entry root;
     private final ShowNames names;
@@ -137,6 +138,7 @@ final class ShowReader {
                             item.truth("speaks", true),
                             item.whole("count", 1, MOST_PEOPLE, 1),
                             loudness(item),
+                            item.number("measuredDb", -MOST_MEASURED_DB, MOST_MEASURED_DB, 0),
                             item.extras()));
         }
         List<Playback> playback = new ArrayList<>();

@@ -148,6 +148,7 @@ final class ShowWriter {
         if (!person.speaks()) out.put("speaks", false);
         if (person.count() > 1) out.put("count", person.count());
         if (person.loudness() != Loudness.NORMALLY) out.put("loudness", person.loudness().word());
+        if (person.measuredDb() != 0) out.put("measuredDb", person.measuredDb());
         return out.with(person.extras());
     }
 

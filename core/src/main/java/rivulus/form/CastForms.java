@@ -18,6 +18,7 @@ import rivulus.show.Place;
 import rivulus.show.Playback;
 import rivulus.show.Ref;
 import rivulus.show.Role;
+import rivulus.words.Words;
 
 /// Forms of who and what sounds, and of where they are.
 record CastForms(Ground on) {
@@ -89,6 +90,14 @@ record CastForms(Ground on) {
                                                 change,
                                                 person.talking(
                                                         Worded.words(Loudness.class).get(word)))));
+        fields.add(
+                new Field.Text(
+                        "measured",
+                        "Measured louder by",
+                        person.measuredDb() == 0 ? "" : Words.shortest(person.measuredDb()),
+                        "dB, by a recording; less than 0 where softer",
+                        List.of(),
+                        typed -> on.parts().put(change, person.measured(measured(typed)))));
         fields.add(wears(person));
         if (!Unlooked.isLookedAt(on.show(), person))
             fields.add(
@@ -115,6 +124,10 @@ record CastForms(Ground on) {
         if (count != Math.rint(count))
             throw new IllegalArgumentException("People are counted in whole numbers.");
         return (int) count;
+    }
+
+    private static double measured(String typed) {
+        return Ground.number(typed.isBlank() ? "0" : typed, "Measured louder by", -40, 40);
     }
 
     /// A word that a file has of its own stays to be chosen.

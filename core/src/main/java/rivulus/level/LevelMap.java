@@ -92,7 +92,7 @@ public final class LevelMap {
         for (AcousticEnd end : kinds.get(Catalogue.PERSON).ends()) {
             if (!end.point().equals(point)) continue;
             if (end.kind() == AcousticEnd.Kind.MOUTH)
-                return quiet(Unit.SPL, loudSpl() + person.loudness().overNormalDb());
+                return quiet(Unit.SPL, loudSpl() + person.overNormalDb());
             if (end.kind() == AcousticEnd.Kind.EAR) {
                 double lineUp = loudSpl() - end.hearsDb();
                 return new Scale(

@@ -123,6 +123,7 @@ final class Saying {
                         who.speaks(),
                         who.count(),
                         who.loudness(),
+                        0,
                         Extras.NONE));
         List<Ear> ears = new ArrayList<>(with.ears());
         ears.add(

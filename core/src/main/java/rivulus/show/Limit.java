@@ -55,6 +55,10 @@ public enum Limit implements Worded {
     PEAKS_LOW(-12, "dBFS", -40, 0, "peaks of loud moments should come up to this (level habit ~)"),
     PEAKS_HIGH(-6, "dBFS", -30, 0, "and not go over this (level habit ~)"),
     NOISE(40, "dB", 0, 120, "the average of what is wished lies at least so far over all noise ~"),
+    UNEVEN(3, "LU", 0, 20, "voices that differ by more sound uneven (REFERENCE, level habit ~)"),
+    PUBLIC_LUFS(-16, "LUFS", -40, -5, "loudness of what goes out, stereo (REFERENCE, targets ~)"),
+    PUBLIC_SPREAD(1, "LU", 0.1, 10, "and how far it may be off (EBU R 128, live)"),
+    PUBLIC_PEAK(-1, "dBTP", -20, 0, "the highest true peak of what goes out (EBU R 128)"),
     OVERLOAD(2, "dB", 0, 30, "an overload smaller than this is left to the gain knob ~"),
     LACKING(
             25,
@@ -112,7 +116,7 @@ public enum Limit implements Worded {
         return usual;
     }
 
-    /// `dB`, `dBFS`, `ms`, `min`, `R`, `of 1` or `times`.
+    /// `dB`, `dBFS`, `dBTP`, `LU`, `LUFS`, `ms`, `min`, `R`, `of 1` or `times`.
     public String unit() {
         return unit;
     }

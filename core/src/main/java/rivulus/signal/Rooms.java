@@ -53,7 +53,7 @@ final class Rooms {
         this.places = show.places();
         for (Person person : show.cast().people()) {
             add(person.place(), person.id(), catalogue.get(Catalogue.PERSON));
-            effort.put(person.id(), person.loudness().overNormalDb());
+            effort.put(person.id(), person.overNormalDb());
         }
         for (Device device : show.rig().devices()) {
             Template template = catalogue.get(device.template());

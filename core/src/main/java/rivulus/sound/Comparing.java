@@ -2,6 +2,7 @@ package rivulus.sound;
 
 import java.nio.file.Path;
 import java.util.Arrays;
+import java.util.List;
 import java.util.function.DoubleUnaryOperator;
 import rivulus.disk.FileTrouble;
 
@@ -16,6 +17,7 @@ public final class Comparing {
     public static final double MOST_S = 80;
 
     private static final int SMOOTH_BINS = 400;
+    private static final double RISES = 0.95;
     private static final double FLOOR = 1e-3;
     private static final double DRIFT_WINDOW_S = 8;
     private static final double DRIFT_LEAST_S = 20;
@@ -45,14 +47,54 @@ public final class Comparing {
         }
     }
 
+    /// The same stretch at some lower rate, for what voices do to each other: a mean of neighbours.
+    ///
+    /// @param atLeastHz what is left is at least so fast
+    public static Stretch slower(Stretch stretch, int atLeastHz) {
+        int every = Math.max(1, stretch.rateHz() / atLeastHz);
+        double[] slow = new double[stretch.samples().length / every];
+        for (int i = 0; i < slow.length; i++) {
+            double sum = 0;
+            for (int k = 0; k < every; k++) sum += stretch.samples()[i * every + k];
+            slow[i] = sum / every;
+        }
+        return new Stretch(slow, stretch.rateHz() / every, stretch.fromS());
+    }
+
+    /// A stretch that is ready to be compared with several others: its transform is kept.
+    public static final class Ready {
+        private final Stretch stretch;
+        private final Spectrum spectrum;
+        private final double[] flat;
+
+        private Ready(Stretch stretch, int n) {
+            this.stretch = stretch;
+            spectrum = Spectrum.of(Arrays.copyOf(stretch.samples(), n));
+            flat = smoothed(spectrum, n);
+        }
+    }
+
+    /// Stretches ready to be compared with each other.
+    ///
+    /// @throws FileTrouble where their rates differ
+    public static List<Ready> ready(List<Stretch> stretches) throws FileTrouble {
+        int longest = 1;
+        for (Stretch stretch : stretches) {
+            sameRate(stretches.getFirst(), stretch);
+            longest = Math.max(longest, stretch.samples().length);
+        }
+        int n = Spectrum.length(2.0 * longest);
+        return stretches.stream().map(stretch -> new Ready(stretch, n)).toList();
+    }
+
     /// Two recordings of the same thing: how much later it is in the second.
     ///
     /// @throws FileTrouble where their rates differ
     public static Compared same(Stretch one, Stretch other) throws FileTrouble {
-        sameRate(one, other);
-        double[] correlation = correlate(one.samples(), other.samples(), true);
+        List<Ready> both = ready(List.of(one, other));
+        double[] correlation = correlate(both.getFirst(), both.getLast(), true);
         Found found = highest(correlation, correlation.length / 2, correlation.length / 2);
-        return compared(one, other, found);
+        return compared(one, other, found, drift(one, other, (int) Math.round(found.lag())));
     }
 
     /// One recording inside another that may be far louder: a send in a return, a voice in
@@ -60,13 +102,20 @@ public final class Comparing {
     ///
     /// @param fromMs the least delay that is looked at
     /// @param toMs the greatest
+    /// @throws FileTrouble where their rates differ
     public static Compared within(Stretch one, Stretch other, double fromMs, double toMs)
             throws FileTrouble {
-        sameRate(one, other);
-        double[] correlation = correlate(one.samples(), other.samples(), false);
-        int from = (int) Math.round(fromMs * one.rateHz() / 1000);
-        int to = (int) Math.round(toMs * one.rateHz() / 1000);
-        return compared(one, other, highest(correlation, -from, to));
+        List<Ready> both = ready(List.of(one, other));
+        return within(both.getFirst(), both.getLast(), fromMs, toMs);
+    }
+
+    /// The same of stretches that were made ready together.
+    public static Compared within(Ready one, Ready other, double fromMs, double toMs) {
+        double rate = one.stretch.rateHz();
+        int from = (int) Math.round(fromMs * rate / 1000);
+        int to = (int) Math.round(toMs * rate / 1000);
+        Found found = highest(correlate(one, other, false), -from, to);
+        return compared(one.stretch, other.stretch, found, 0);
     }
 
     private static void sameRate(Stretch one, Stretch other) throws FileTrouble {
@@ -80,17 +129,16 @@ public final class Comparing {
     private record Found(double lag, double clarity) {}
 
     /// The generalised cross-correlation, for lags from 0 on, negative ones from the end backwards.
-    private static double[] correlate(double[] one, double[] other, boolean phaseOnly) {
-        int n = Spectrum.length(one.length + other.length);
-        Spectrum x = Spectrum.of(Arrays.copyOf(one, n));
-        Spectrum y = Spectrum.of(Arrays.copyOf(other, n));
-        double[] flat = phaseOnly ? null : smoothed(x, n);
+    private static double[] correlate(Ready one, Ready other, boolean phaseOnly) {
+        Spectrum x = one.spectrum;
+        Spectrum y = other.spectrum;
+        int n = one.flat.length;
         double[] re = new double[n];
         double[] im = new double[n];
         for (int k = 0; k < n; k++) {
             double a = x.re(k) * y.re(k) + x.im(k) * y.im(k);
             double b = x.re(k) * y.im(k) - x.im(k) * y.re(k);
-            double weight = phaseOnly ? Math.hypot(a, b) : flat[k];
+            double weight = phaseOnly ? Math.hypot(a, b) : one.flat[k];
             if (weight <= 1e-30) continue;
             re[k] = a / weight;
             im[k] = b / weight;
@@ -139,24 +187,26 @@ public final class Comparing {
         return new Found(best + shift, 10 * Math.log10(most * most / Math.max(mean, 1e-300)));
     }
 
-    private static Compared compared(Stretch one, Stretch other, Found found) {
+    private static Compared compared(Stretch one, Stretch other, Found found, double driftPpm) {
         double rate = one.rateHz();
         return new Compared(
                 found.lag() / rate * 1000,
                 level(one.samples(), other.samples(), (int) Math.round(found.lag())),
-                drift(one, other, (int) Math.round(found.lag())),
+                driftPpm,
                 found.clarity());
     }
 
-    /// How much of one is in the other at a lag: what is left of it there, by least squares.
+    /// How much of one is in the other at a lag, by least squares, with low and high voices alike
+    /// in weight: of each the difference from sample to sample.
     private static double level(double[] one, double[] other, int lag) {
         double both = 0;
         double alone = 0;
-        int from = Math.max(0, -lag);
+        int from = Math.max(1, 1 - lag);
         int to = Math.min(one.length, other.length - lag);
         for (int i = from; i < to; i++) {
-            both += one[i] * other[i + lag];
-            alone += one[i] * one[i];
+            double x = one[i] - RISES * one[i - 1];
+            both += x * (other[i + lag] - RISES * other[i + lag - 1]);
+            alone += x * x;
         }
         return alone == 0 ? Double.NEGATIVE_INFINITY : 20 * Math.log10(Math.abs(both) / alone);
     }
@@ -177,8 +227,10 @@ public final class Comparing {
             double[] a = Arrays.copyOfRange(one.samples(), at, at + window);
             double[] b = Arrays.copyOfRange(other.samples(), at + lag, at + lag + window);
             int around = (int) (rate / 20);
-            double[] correlation = correlate(a, b, true);
-            Found found = highest(correlation, around, around);
+            int length = Spectrum.length(2.0 * window);
+            Ready first = new Ready(new Stretch(a, one.rateHz(), 0), length);
+            Ready second = new Ready(new Stretch(b, one.rateHz(), 0), length);
+            Found found = highest(correlate(first, second, true), around, around);
             if (found.clarity() < 15) continue;
             double t = at / rate;
             double d = found.lag() / rate;

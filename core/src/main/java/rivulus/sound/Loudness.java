@@ -17,6 +17,16 @@ public record Loudness(double[] tenths) {
         tenths = tenths.clone();
     }
 
+    /// Integrated loudness of one channel that is held in memory.
+    public static double of(double[] samples, int rateHz) {
+        KWeighting weighting = new KWeighting(rateHz);
+        int tenth = rateHz / 10;
+        double[] tenths = new double[samples.length / tenth];
+        for (int t = 0; t < tenths.length; t++)
+            tenths[t] = weighting.energy(samples, t * tenth, (t + 1) * tenth) / tenth;
+        return new Loudness(tenths).integrated();
+    }
+
     /// −0.691 + 10 log10 of a weighted mean square; negative infinity for silence.
     public static double lufs(double meanSquare) {
         return meanSquare <= 0 ? Double.NEGATIVE_INFINITY : -0.691 + 10 * Math.log10(meanSquare);

@@ -135,7 +135,7 @@ class DocumentTest {
                         Extras.NONE);
         String own = "{\"template\": \"own\", \"name\": \"Own\", \"kind\": \"desk\"}";
         List<Person> people = new ArrayList<>(show.cast().people());
-        people.set(0, people.getFirst().many(12).talking(Loudness.LOUDLY));
+        people.set(0, people.getFirst().many(12).talking(Loudness.LOUDLY).measured(-4.5));
         List<Playback> playback = new ArrayList<>(show.cast().playback());
         playback.set(0, playback.getFirst().licensed(List.of(Ear.Kind.ON_DEMAND)));
         return show.withChecks(show.checks().with(Habits.UNSAID.with(Habit.TAPS, "post")))

@@ -69,7 +69,9 @@ class ComparingTest {
                 Comparing.same(
                         stretch(noisy(talk, -70, 1)), stretch(noisy(later(talk, 100.25), -70, 2)));
         assertThat(found.delayMs()).isCloseTo(100.25 / 48, within(0.1 / 48));
-        assertThat(found.levelDb()).isCloseTo(0, within(0.3));
+        assertThat(found.levelDb())
+                .as("high frequencies do not quite add up a quarter of a sample off")
+                .isCloseTo(0, within(1.2));
     }
 
     @Test

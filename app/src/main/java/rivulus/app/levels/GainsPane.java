@@ -28,6 +28,7 @@ final class GainsPane extends VBox {
     GainsPane(Session session) {
         this.session = session;
         setId("gains");
+        getStyleClass().add("findings");
         all.setId("set-all-gains");
         all.getStyleClass().add("first-answer");
         all.setMaxWidth(Double.MAX_VALUE);

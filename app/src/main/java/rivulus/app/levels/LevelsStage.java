@@ -7,6 +7,7 @@ import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
+import javafx.scene.control.ToggleButton;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -24,7 +25,7 @@ import rivulus.show.Names;
 import rivulus.words.Words;
 
 /// How loud everything is at the chosen ear: the staircase of one source, step by step, over a row
-/// for each. At its side, how the input gains should stand.
+/// for each, and at its side how the input gains should stand; or what a test recording says of it.
 public final class LevelsStage extends StackPane implements Stage, View<LevelsSight> {
     /// By which the session knows it.
     public static final String ID = "levels";
@@ -37,6 +38,7 @@ public final class LevelsStage extends StackPane implements Stage, View<LevelsSi
     private final VBox rows = new VBox(2);
     private final VBox advice = new VBox(4);
     private final VBox drawing = new VBox();
+    private String paperTitle = "Levels";
     private final Label empty =
             Look.paragraph(
                     "Levels are told of what somebody hears. Nobody listens yet, or nothing comes to"
@@ -44,14 +46,31 @@ public final class LevelsStage extends StackPane implements Stage, View<LevelsSi
                     "soft",
                     "empty");
 
+    private final StackPane side = new StackPane();
+    private final RemarksPane remarks;
+    private final RecordingBox recording;
+    private final StackPane onPaper = new StackPane();
+    private final VBox fromRecording = new VBox(8);
+    private final ToggleButton paper = new ToggleButton("On paper");
+    private final ToggleButton recorded = new ToggleButton("From a recording");
+
     /// The stage of a session.
-    public LevelsStage(Session session) {
+    ///
+    /// @param choose asks for a recording to open
+    /// @param rig turns to the rig
+    public LevelsStage(Session session, Runnable choose, Runnable rig) {
         this.session = session;
         gains = new GainsPane(session);
+        remarks = new RemarksPane(session, rig);
+        recording = new RecordingBox(session, choose);
+        paper.setId("levels-on-paper");
+        recorded.setId("levels-recorded");
+        for (ToggleButton tab : List.of(paper, recorded)) tab.getStyleClass().setAll("pane-tab");
+        paper.setOnAction(_ -> turn(false));
+        recorded.setOnAction(_ -> turn(true));
         rows.setId("level-rows");
         advice.setId("level-advice");
         heading.setId("levels-heading");
-        drawing.getStyleClass().add("stage");
         VBox.setVgrow(chart, Priority.ALWAYS);
         ScrollPane below = new ScrollPane(rows);
         below.setFitToWidth(true);
@@ -61,16 +80,47 @@ public final class LevelsStage extends StackPane implements Stage, View<LevelsSi
         below.setMaxHeight(Region.USE_PREF_SIZE);
         drawing.getChildren()
                 .addAll(
-                        heading,
                         words,
                         chart,
                         advice,
                         Look.text("Everything that comes here", "stage-subtitle"),
                         below);
-        getChildren().addAll(drawing, empty);
+        onPaper.getChildren().setAll(drawing, empty);
         StackPane.setAlignment(empty, Pos.CENTER);
+        VBox.setVgrow(recording, Priority.ALWAYS);
+        fromRecording.getChildren().setAll(recording);
+        HBox tabs = new HBox(paper, recorded);
+        tabs.getStyleClass().add("layers");
+        HBox head = new HBox(12, heading, Look.spring(), tabs);
+        head.setAlignment(Pos.BASELINE_LEFT);
+        VBox.setVgrow(onPaper, Priority.ALWAYS);
+        VBox.setVgrow(fromRecording, Priority.ALWAYS);
+        VBox whole = new VBox(head, onPaper, fromRecording);
+        whole.getStyleClass().add("stage");
+        getChildren().setAll(whole);
+        session.recordings()
+                .progress()
+                .addListener(
+                        (_, _, now) -> {
+                            if (now.doubleValue() < 1) turn(true);
+                        });
         session.draws(this);
         clear();
+        turn(false);
+    }
+
+    /// Turns to what a recording says, or to the plan alone.
+    private void turn(boolean toRecording) {
+        paper.setSelected(!toRecording);
+        recorded.setSelected(toRecording);
+        Look.show(onPaper, !toRecording);
+        Look.show(fromRecording, toRecording);
+        side.getChildren().setAll(toRecording ? remarks : gains);
+        head();
+    }
+
+    private void head() {
+        heading.setText(recorded.isSelected() ? "What was recorded" : paperTitle);
     }
 
     @Override
@@ -90,7 +140,7 @@ public final class LevelsStage extends StackPane implements Stage, View<LevelsSi
 
     @Override
     public Node side() {
-        return gains;
+        return side;
     }
 
     @Override
@@ -102,8 +152,23 @@ public final class LevelsStage extends StackPane implements Stage, View<LevelsSi
                         () -> session.picture().get() != null,
                         () -> {
                             session.stage().set(ID);
+                            turn(false);
                             gains.setAll();
-                        }));
+                        }),
+                Command.when(
+                        "Levels: what a test recording says",
+                        "Shortcut+Shift+R",
+                        () -> session.picture().get() != null,
+                        () -> {
+                            session.stage().set(ID);
+                            turn(true);
+                            recorded.requestFocus();
+                        }),
+                Command.when(
+                        "Turn all that the recording asks for",
+                        "",
+                        () -> !session.recordings().heard().get().canBeTaken().isEmpty(),
+                        remarks::takeAll));
     }
 
     @Override
@@ -120,6 +185,8 @@ public final class LevelsStage extends StackPane implements Stage, View<LevelsSi
 
     @Override
     public void clear() {
+        paperTitle = "Levels";
+        head();
         Look.show(drawing, false);
         Look.show(empty, true);
         chart.show(null, "");
@@ -142,9 +209,10 @@ public final class LevelsStage extends StackPane implements Stage, View<LevelsSi
                         .filter(row -> row.source().id().equals(source))
                         .findFirst()
                         .orElseThrow();
-        heading.setText(
+        paperTitle =
                 "How loud %s comes to %s"
-                        .formatted(Names.of(chosen.source()), Names.of(picture.ear())));
+                        .formatted(Names.of(chosen.source()), Names.of(picture.ear()));
+        head();
         words.setText(
                 Words.sentence(chosen.words())
                         + (chosen.noise().isEmpty()

@@ -70,6 +70,7 @@ public final class Session implements AutoCloseable {
     private final Joinings joinings;
     private final Mixings mixings;
     private final Plannings plannings;
+    private final Recordings recordings;
 
     private boolean choosing;
 
@@ -85,6 +86,7 @@ public final class Session implements AutoCloseable {
         joinings = new Joinings(this, mishap::set);
         mixings = new Mixings(this, mishap::set);
         plannings = new Plannings(this, mishap::set);
+        recordings = new Recordings(this, mishap::set);
         for (StringProperty choice : List.of(ear, source, scene, device)) {
             choice.addListener((_, _, _) -> lookElsewhere());
         }
@@ -204,6 +206,7 @@ public final class Session implements AutoCloseable {
         remedies.clear();
         choosing = true;
         mixings.stop();
+        recordings.forget();
         mixings.told().clear();
         for (StringProperty choice : List.of(ear, source, device)) choice.set("");
         scene.set(document.show().get().scenes().getFirst().id());
@@ -372,6 +375,11 @@ public final class Session implements AutoCloseable {
         return plannings;
     }
 
+    /// Recordings of the show, measured and compared with the plan.
+    public Recordings recordings() {
+        return recordings;
+    }
+
     /// Mixes written into the show.
     public Mixings mixings() {
         return mixings;
@@ -418,6 +426,7 @@ public final class Session implements AutoCloseable {
                 && joinings.isSettled()
                 && mixings.isSettled()
                 && plannings.isSettled()
+                && recordings.isSettled()
                 && lanes().stream().allMatch(lane -> lane.isIdle() || lane == mending);
     }
 
@@ -435,6 +444,7 @@ public final class Session implements AutoCloseable {
         joinings.close();
         mixings.close();
         plannings.close();
+        recordings.close();
         settings.close();
     }
 }

@@ -6,10 +6,12 @@ import java.util.Locale;
 import java.util.function.Supplier;
 import rivulus.app.bench.TemplateBench;
 import rivulus.app.intake.IntakePane;
+import rivulus.app.levels.LevelsStage;
 import rivulus.app.look.Look;
 import rivulus.app.session.Elsewhere;
 import rivulus.app.session.FileAsker;
 import rivulus.app.session.Picture;
+import rivulus.app.session.Recordings;
 import rivulus.app.session.SavingTold;
 import rivulus.app.session.Session;
 import rivulus.disk.FileTrouble;
@@ -71,6 +73,12 @@ final class Files {
                                 .take(
                                         DemoShows.open(name, session.shelf().prover().catalogue()),
                                         null));
+    }
+
+    /// Measures a recording that is asked for.
+    void openRecording() {
+        asker.toOpen("A recording", ".wav")
+                .ifPresent(file -> session.recordings().take(List.of(file)));
     }
 
     void newShow() {
@@ -275,6 +283,18 @@ final class Files {
         } catch (FileTrouble trouble) {
             trouble("This cannot be thrown away", trouble);
         }
+    }
+
+    /// Takes up what was dropped: recordings, and folders of them, are measured together; of all
+    /// else the first.
+    void drop(List<Path> dropped) {
+        List<Path> recordings = Recordings.among(dropped);
+        if (recordings.isEmpty()) {
+            take(dropped.getFirst());
+            return;
+        }
+        session.stage().set(LevelsStage.ID);
+        session.recordings().take(recordings);
     }
 
     /// Takes up a file that was dropped: a kind of gear goes to the bench, a list

@@ -1,5 +1,6 @@
 package rivulus.app.shell;
 
+import java.io.File;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
@@ -197,7 +198,7 @@ public final class MainWindow {
 
     private void dropped(DragEvent event) {
         if (event.getDragboard().hasFiles()) {
-            files.take(event.getDragboard().getFiles().getFirst().toPath());
+            files.drop(event.getDragboard().getFiles().stream().map(File::toPath).toList());
             event.setDropCompleted(true);
         }
         event.consume();

@@ -52,7 +52,12 @@ final class Workspace extends BorderPane {
                         window::open,
                         window::openDemo,
                         this::focusEars);
-        stages = List.of(brief, rig, mixes, new LevelsStage(session));
+        LevelsStage levels =
+                new LevelsStage(
+                        session,
+                        () -> window.files().openRecording(),
+                        () -> session.stage().set(rig.id()));
+        stages = List.of(brief, rig, mixes, levels);
         session.stage().set(mixes.id());
         side.getStyleClass().add("side");
         side.setId("side");

@@ -1,0 +1,230 @@
+package rivulus.app.session;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.function.BooleanSupplier;
+import java.util.function.Consumer;
+import java.util.stream.Stream;
+import javafx.application.Platform;
+import javafx.beans.property.ReadOnlyDoubleProperty;
+import javafx.beans.property.ReadOnlyDoubleWrapper;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import rivulus.check.Proof;
+import rivulus.check.SceneProof;
+import rivulus.disk.FileTrouble;
+import rivulus.recording.Matching;
+import rivulus.recording.Recipe;
+import rivulus.recording.Recording;
+import rivulus.recording.Remark;
+import rivulus.recording.Track;
+import rivulus.show.Ear;
+import rivulus.show.Show;
+import rivulus.sound.Measured;
+import rivulus.sound.Measuring;
+
+/// Recordings of the show: measured and compared with the plan off the interface thread.
+public final class Recordings implements AutoCloseable {
+    private static final String ENDING = ".wav";
+
+    private final Session session;
+    private final Work measuring;
+    private final ReadOnlyObjectWrapper<Heard> heard = new ReadOnlyObjectWrapper<>(Heard.NOTHING);
+    private final ReadOnlyDoubleWrapper progress = new ReadOnlyDoubleWrapper(1);
+
+    /// What was heard of recordings.
+    ///
+    /// @param remarks what they say and has not been taken, worst first
+    /// @param troubles files that could not be read, and why
+    public record Heard(List<Track> tracks, List<Remark> remarks, List<String> troubles) {
+        /// Nothing yet.
+        public static final Heard NOTHING = new Heard(List.of(), List.of(), List.of());
+
+        public Heard {
+            tracks = List.copyOf(tracks);
+            remarks = List.copyOf(remarks);
+            troubles = List.copyOf(troubles);
+        }
+
+        /// The remarks that can be taken.
+        public List<Remark> canBeTaken() {
+            return remarks.stream().filter(Remark::canBeTaken).toList();
+        }
+
+        private Heard without(List<Remark> taken) {
+            return new Heard(
+                    tracks, remarks.stream().filter(r -> !taken.contains(r)).toList(), troubles);
+        }
+    }
+
+    Recordings(Session session, Consumer<Mishap> mishaps) {
+        this.session = session;
+        measuring = new Work("measure", "measuring a recording", mishaps);
+    }
+
+    boolean isSettled() {
+        return measuring.isIdle();
+    }
+
+    /// What was heard.
+    public ReadOnlyObjectProperty<Heard> heard() {
+        return heard.getReadOnlyProperty();
+    }
+
+    /// How far it is, 0 to 1; 1 at rest.
+    public ReadOnlyDoubleProperty progress() {
+        return progress.getReadOnlyProperty();
+    }
+
+    /// Whether a file is taken for a recording, by its name; a folder for those in it.
+    public static boolean isRecording(Path file) {
+        return file.getFileName().toString().toLowerCase(Locale.ROOT).endsWith(ENDING);
+    }
+
+    /// Measures files, and compares them with the chosen scene. They take the place of what was
+    /// heard before.
+    public void take(List<Path> files) {
+        Proof proof = session.proof().get();
+        if (proof == null || files.isEmpty()) return;
+        String scene = session.scene().get();
+        begin();
+        measuring.ask(stale -> measured(proof, scene, files, stale), this::done);
+    }
+
+    /// Makes the recordings of a recipe, and measures those.
+    public void make(Recipe recipe) {
+        Proof proof = session.proof().get();
+        if (proof == null) return;
+        String scene = session.scene().get();
+        begin();
+        measuring.ask(
+                stale -> {
+                    try {
+                        Path folder = Files.createTempDirectory("rivulus-recording");
+                        return measured(proof, scene, recipe.make(folder), stale);
+                    } catch (IOException broken) {
+                        return new Heard(
+                                List.of(),
+                                List.of(),
+                                List.of("It cannot be made: " + broken.getMessage()));
+                    }
+                },
+                this::done);
+    }
+
+    /// Says whom a track is of, and compares again.
+    public void match(Track track, Ear ear) {
+        Proof proof = session.proof().get();
+        if (proof == null) return;
+        Matching matching = Matching.with(proof.show());
+        List<Track> tracks = new ArrayList<>(heard.get().tracks());
+        tracks.replaceAll(t -> t.equals(track) ? t.of(ear, matching.only(ear)) : t);
+        List<String> troubles = heard.get().troubles();
+        String scene = session.scene().get();
+        begin();
+        measuring.ask(stale -> compared(proof, scene, tracks, troubles, 0, stale), this::done);
+    }
+
+    private void begin() {
+        progress.set(0);
+    }
+
+    private void done(Heard now) {
+        progress.set(1);
+        heard.set(now);
+    }
+
+    private Heard measured(Proof proof, String scene, List<Path> files, BooleanSupplier stale) {
+        Matching matching = Matching.with(proof.show());
+        List<Track> tracks = new ArrayList<>();
+        List<String> troubles = new ArrayList<>();
+        for (int f = 0; f < files.size(); f++) {
+            Path file = files.get(f);
+            double before = f;
+            try {
+                Optional<Measured> found =
+                        Measuring.of(
+                                file, part -> goesOn(0.6 * (before + part) / files.size(), stale));
+                if (found.isEmpty()) return Heard.NOTHING;
+                tracks.addAll(matching.tracks(file, found.get()));
+            } catch (FileTrouble broken) {
+                troubles.add(broken.getMessage());
+            }
+        }
+        return compared(proof, scene, tracks, troubles, 0.6, stale);
+    }
+
+    private Heard compared(
+            Proof proof,
+            String scene,
+            List<Track> tracks,
+            List<String> troubles,
+            double from,
+            BooleanSupplier stale) {
+        List<String> all = new ArrayList<>(troubles);
+        SceneProof in = proof.scene(scene).orElse(proof.scenes().getFirst());
+        try {
+            Optional<Recording> recording =
+                    Recording.of(
+                            proof, in, tracks, part -> goesOn(from + (1 - from) * part, stale));
+            if (recording.isEmpty()) return Heard.NOTHING;
+            return new Heard(tracks, recording.get().remarks(), all);
+        } catch (FileTrouble broken) {
+            all.add(broken.getMessage());
+            return new Heard(tracks, List.of(), all);
+        }
+    }
+
+    private boolean goesOn(double part, BooleanSupplier stale) {
+        Platform.runLater(
+                () -> {
+                    if (!stale.getAsBoolean()) progress.set(Math.min(part, 0.99));
+                });
+        return !stale.getAsBoolean();
+    }
+
+    /// The recordings among some files and folders.
+    public static List<Path> among(List<Path> dropped) {
+        List<Path> files = new ArrayList<>();
+        for (Path one : dropped) {
+            if (Files.isDirectory(one)) {
+                try (Stream<Path> inside = Files.list(one)) {
+                    inside.filter(Recordings::isRecording).sorted().forEach(files::add);
+                } catch (IOException broken) {
+                    files.add(one);
+                }
+            } else if (isRecording(one)) {
+                files.add(one);
+            }
+        }
+        return files;
+    }
+
+    /// Takes some remarks in one step.
+    public void take(Show show, List<Remark> remarks) {
+        session.edit(Remark.take(show, remarks));
+        heard.set(heard.get().without(remarks));
+    }
+
+    /// Gives up what is being measured.
+    public void stop() {
+        measuring.forget();
+        progress.set(1);
+    }
+
+    /// Forgets what was heard: another show is open.
+    void forget() {
+        stop();
+        heard.set(Heard.NOTHING);
+    }
+
+    @Override
+    public void close() {
+        measuring.close();
+    }
+}
