@@ -1,6 +1,7 @@
 package rivulus.cli;
 
 import java.io.PrintWriter;
+import java.util.List;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
@@ -48,14 +49,19 @@ final class LevelsCommand implements Callable<Integer> {
             return Main.FINE;
         }
         Table gains = new Table().row("GAIN", "COMES IN", "STANDS AT", "SHOULD BE", "");
-        for (LevelSheet.Gain gain : LevelSheet.gains(proof))
-            gains.row(
-                    gain.place(),
-                    gain.input().source().map(s -> s.name()).orElse("nothing"),
-                    gain.stands(),
-                    gain.isOff() ? gain.should() : "as it is",
-                    gain.input().why());
+        List<LevelSheet.Gain> all = LevelSheet.gains(proof);
+        for (LevelSheet.Gain gain : all)
+            if (!gain.isIdle())
+                gains.row(
+                        gain.place(),
+                        gain.input().source().map(s -> s.name()).orElse("nothing"),
+                        gain.stands(),
+                        gain.isOff() ? gain.should() : "as it is",
+                        gain.input().why());
         out.println(gains.text());
+        long idle = all.stream().filter(LevelSheet.Gain::isIdle).count();
+        if (idle > 0)
+            out.printf("%d %s not in use.%n", idle, idle == 1 ? "input is" : "inputs are");
         for (SceneProof scene : show.scenes(proof)) {
             out.println(scene.scene().name());
             for (Ear listens : proof.show().ears())

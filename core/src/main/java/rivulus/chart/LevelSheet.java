@@ -168,7 +168,9 @@ public record LevelSheet(List<Row> rows, Optional<StairSheet> chosen, List<Gain>
                                 new Gain(
                                         gain,
                                         gain.now().use().words(),
-                                        gain.now().marks(),
+                                        gain.source().isEmpty() && gain.turn().isEmpty()
+                                                ? "not in use"
+                                                : gain.now().marks(),
                                         gain.turn().isPresent()
                                                 ? gain.wanted().marks()
                                                 : gain.now().marks()))

@@ -56,18 +56,26 @@ public final class Proof {
 
     /// @param kinds every kind of gear, those of the show among them
     /// @param survey how the rig is surveyed, once, when it is first wanted
+    /// @param kin a proof of the same people, places and gear, however knobs stand: line-up lies
+    ///     where it lies there
     Proof(
             Show show,
             Brief brief,
             SignalGraph graph,
             Catalogue kinds,
             Supplier<Survey> survey,
+            Optional<Proof> kin,
             Judge judge) {
         this.show = show;
         this.brief = brief;
         this.graph = graph;
         this.survey = new Lazy<>(survey);
-        levels = new Lazy<>(() -> LevelMap.of(show, kinds, this.survey.get()));
+        levels =
+                kin.map(other -> other.levels)
+                        .orElseGet(
+                                () ->
+                                        new Lazy<>(
+                                                () -> LevelMap.of(show, kinds, this.survey.get())));
         rig = new Lazy<>(() -> show.checks().told(judge.of(this), Finding::id));
     }
 

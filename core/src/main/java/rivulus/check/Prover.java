@@ -86,6 +86,7 @@ public final class Prover {
                         graph,
                         show.kinds(catalogue),
                         () -> Survey.of(show, catalogue, leads),
+                        kin ? Optional.of(earlier) : Optional.empty(),
                         judge);
         boolean alike = kin && show.checks().equals(earlier.show().checks());
         String first = show.scenes().isEmpty() ? "" : show.scenes().getFirst().id();
@@ -105,6 +106,7 @@ public final class Prover {
                                 brief,
                                 scene,
                                 tracer,
+                                proof::levels,
                                 judge,
                                 alike ? earlier.ifDone(scene.id()) : Optional.empty());
                     });

@@ -8,20 +8,28 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Supplier;
 import rivulus.gear.Knob;
 import rivulus.gear.Setting;
 import rivulus.hearing.Hearing;
 import rivulus.hearing.Openings;
 import rivulus.hearing.Tracer;
+import rivulus.hearing.Ways;
+import rivulus.level.LevelMap;
+import rivulus.level.Staircase;
 import rivulus.show.Aim;
 import rivulus.show.Brief;
 import rivulus.show.Ear;
 import rivulus.show.Limit;
+import rivulus.show.Limits;
 import rivulus.show.Ref;
 import rivulus.show.Scene;
 import rivulus.show.Show;
 import rivulus.show.Source;
+import rivulus.show.Wish;
 import rivulus.signal.LiveGraph;
+import rivulus.signal.SignalGraph;
+import rivulus.signal.Strongest;
 
 /// What every ear hears in one scene, against what it wishes.
 public final class SceneProof {
@@ -30,13 +38,21 @@ public final class SceneProof {
     private final Tracer tracer;
     private final Heard[] cells;
     private final int sources;
+    private final Supplier<LevelMap> levels;
     private final Judge judge;
     private final List<Heard> asked;
     private Told told;
+    private List<Coming> comings;
+
+    /// How a source that must be heard comes to an ear, step by step.
+    ///
+    /// @param isOpenEar whether it is heard through the air there
+    public record Coming(Heard cell, Staircase way, boolean isOpenEar) {}
 
     /// One cell of the hearing chart.
     public record Heard(Ear ear, Source source, Brief.Standing standing, Hearing hearing) {}
 
+    /// @param levels where line-up lies in the rig
     /// @param judge what finds the findings, asked once, when they are first wanted
     /// @param earlier the same scene of a show with the same people, ears and checks, whose
     ///     findings may be known
@@ -45,9 +61,11 @@ public final class SceneProof {
             Brief brief,
             Scene scene,
             Tracer tracer,
+            Supplier<LevelMap> levels,
             Judge judge,
             Optional<SceneProof> earlier) {
         this.judge = judge;
+        this.levels = levels;
         this.show = show;
         this.scene = scene;
         this.tracer = tracer;
@@ -164,6 +182,45 @@ public final class SceneProof {
     /// that are just as they were before, when nothing was wrong with them.
     public List<Heard> asked() {
         return asked;
+    }
+
+    /// How what must be heard and is comes to its ears, where it may clip or hiss on its way, for
+    /// the cells to be judged; costs a pass through what is open for each source.
+    public synchronized List<Coming> comings() {
+        if (comings == null) comings = List.copyOf(workOutComings());
+        return comings;
+    }
+
+    private List<Coming> workOutComings() {
+        List<Coming> found = new ArrayList<>();
+        LiveGraph live = tracer.live();
+        Map<String, Strongest> strongest = new HashMap<>();
+        double heard = limit(Limit.HEARD);
+        Limits limits = show.checks().limits();
+        Ways ways = Ways.of(live);
+        for (Heard cell : asked) {
+            boolean wanted = cell.standing().wish() == Wish.MUST;
+            if (!wanted || cell.hearing().levelDb() < heard) continue;
+            Strongest source =
+                    strongest.computeIfAbsent(cell.source().id(), id -> Strongest.of(live, id));
+            SignalGraph.EarNodes ear = live.graph().ear(cell.ear().id());
+            int best = -1;
+            boolean open = false;
+            for (int c = 0; c < ear.channels().size(); c++)
+                for (int i = 0; i < ear.channels().get(c).length; i++) {
+                    int node = ear.channels().get(c)[i];
+                    if (best >= 0 && source.gain(node) <= source.gain(best)) continue;
+                    best = node;
+                    open = ear.open().get(c)[i];
+                }
+            if (best < 0) continue;
+            if (levels.get().isClear(source, best, live.graph(), limits)) continue;
+            boolean isOpen = open;
+            ways.of(source, best)
+                    .map(way -> Staircase.along(way, live, levels.get(), limits))
+                    .ifPresent(way -> found.add(new Coming(cell, way, isOpen)));
+        }
+        return found;
     }
 
     /// What one ear hears of every source.

@@ -1,6 +1,5 @@
 package rivulus.hearing;
 
-import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
@@ -18,6 +17,7 @@ import rivulus.signal.Bands;
 import rivulus.signal.Leg;
 import rivulus.signal.LiveGraph;
 import rivulus.signal.Node;
+import rivulus.signal.Strongest;
 
 /// Finds the strongest ways through a live graph.
 ///
@@ -169,26 +169,43 @@ public final class Ways {
                 .toList();
     }
 
+    private Way way(Trail end) {
+        List<Integer> nodes = new ArrayList<>();
+        List<Leg> legs = new ArrayList<>();
+        for (Trail t = end; t != null; t = t.before) {
+            nodes.add(t.node);
+            if (t.edge >= 0) legs.add(live.leg(t.edge));
+        }
+        return along(nodes.reversed(), legs.reversed());
+    }
+
+    /// The way of a source to a node by which it is loudest; empty where it does not come.
+    public Optional<Way> of(Strongest source, int node) {
+        List<Integer> nodes = source.to(node);
+        if (nodes.isEmpty()) return Optional.empty();
+        return Optional.of(along(nodes, nodes.stream().skip(1).map(source::by).toList()));
+    }
+
     /// Every step with its gain over all channels: powers are averaged over the channels of a
     /// point, as an ear would.
-    private Way way(Trail end) {
-        ArrayDeque<Trail> trail = new ArrayDeque<>();
-        for (Trail t = end; t != null; t = t.before) trail.addFirst(t);
-        Node start = live.graph().nodes().get(trail.removeFirst().node);
+    ///
+    /// @param nodes every node passed, one more than legs
+    private Way along(List<Integer> nodes, List<Leg> legs) {
+        Node start = live.graph().nodes().get(nodes.getFirst());
         List<Way.Step> steps = new ArrayList<>();
         Bands bands = live.graph().bands();
         int band = Bands.OPEN;
         Delay delay = Delay.NONE;
         double[][] gains = identity(live.graph().nodesOf(start.point()).length);
-        for (Trail t : trail) {
-            Leg leg = live.leg(t.edge);
+        for (int i = 0; i < legs.size(); i++) {
+            Leg leg = legs.get(i);
             delay = delay.plus(live.legDelay(leg));
-            band = bands.after(band, live.band(t.edge));
+            band = bands.after(band, live.graph().bandOf(leg.index()));
             gains = through(leg, gains);
             steps.add(
                     new Way.Step(
                             leg,
-                            live.graph().nodes().get(t.node),
+                            live.graph().nodes().get(nodes.get(i + 1)),
                             powerDb(gains),
                             delay.ms(),
                             delay.minMs(),

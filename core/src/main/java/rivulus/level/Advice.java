@@ -27,7 +27,12 @@ public record Advice(String sentence, Optional<Turn> turn) {
         List<Advice> advice = new ArrayList<>();
         if (way.headroomDb() < -HAIR_DB) advice.add(lower(way, live));
         double lacking = limits.get(Limit.NOISE) - way.signalToNoiseDb();
-        if (lacking > 0) advice.add(quieter(way, live, lacking));
+        Staircase.Stair end = way.end();
+        boolean ownRoom =
+                !way.hisses().isEmpty()
+                        && end.scale().unit() == Scale.Unit.SPL
+                        && way.hisses().getFirst().at() == way.stairs().size() - 1;
+        if (lacking > 0 && !ownRoom) advice.add(quieter(way, live, lacking));
         return advice;
     }
 

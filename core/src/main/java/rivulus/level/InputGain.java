@@ -30,7 +30,7 @@ public record InputGain(
 
     /// How the knob has to be turned; empty where it stands well, or is not in use and not up.
     public Optional<Turn> turn() {
-        boolean down = source.isEmpty() && now.turnedDb() <= 0;
+        boolean down = source.isEmpty() && now.turnedDb() <= 0 || Double.isInfinite(now.turnedDb());
         if (down || now.turnedDb() == wanted.turnedDb()) return Optional.empty();
         return Optional.of(
                 new Turn(
@@ -43,6 +43,7 @@ public record InputGain(
     /// Why it should stand so, in a sentence; what no gain can do is said.
     public String why() {
         if (source.isEmpty()) return "Nothing comes in: no gain.";
+        if (Double.isInfinite(now.turnedDb())) return "It is off.";
         String who = Names.of(source.get());
         double beyond = wanted.outOfReachDb();
         if (beyond > 0)

@@ -1,14 +1,15 @@
 package rivulus.level;
 
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
 import rivulus.gear.AcousticEnd;
 import rivulus.gear.Air;
 import rivulus.gear.Amplifies;
 import rivulus.gear.Catalogue;
+import rivulus.gear.ChannelMap;
 import rivulus.gear.Electric;
 import rivulus.gear.Knob;
 import rivulus.gear.Port;
@@ -20,6 +21,8 @@ import rivulus.leads.Survey;
 import rivulus.level.Scale.Noise;
 import rivulus.level.Scale.Unit;
 import rivulus.show.Device;
+import rivulus.show.Limit;
+import rivulus.show.Limits;
 import rivulus.show.Person;
 import rivulus.show.Place;
 import rivulus.show.Ref;
@@ -27,6 +30,9 @@ import rivulus.show.Show;
 import rivulus.signal.KnobUse;
 import rivulus.signal.Leg;
 import rivulus.signal.LiveGraph;
+import rivulus.signal.Node;
+import rivulus.signal.SignalGraph;
+import rivulus.signal.Strongest;
 
 /// Where line-up lies at every point of a rig, and how far each input has to amplify for it.
 ///
@@ -41,6 +47,14 @@ public final class LevelMap {
     /// What a converter adds, in dBFS, A-weighted ~ (REFERENCE: 95 dB built in … 115 dB).
     private static final double CONVERTER_DBFS = -110;
 
+    private static final double CONVERTER_POWER =
+            Math.pow(10, (CONVERTER_DBFS - Speech.LINE_UP_DBFS) / 10);
+
+    /// Two equal channels that are folded come 6 dB louder than one of them alone.
+    private static final double FOLDED_DB = 6.1;
+
+    private static final double HAIR_DB = 0.1;
+
     /// What earpieces are turned to: the loud moments of a nominal voice, in dB SPL ~.
     private static final double WORN_SPL = 76;
 
@@ -50,7 +64,8 @@ public final class LevelMap {
     private final Show show;
     private final Survey survey;
     private final Catalogue kinds;
-    private final Map<Ref, Scale> scales = new HashMap<>();
+    private volatile Tables tables;
+    private final Map<Ref, Scale> scales = new ConcurrentHashMap<>();
 
     private LevelMap(Show show, Catalogue kinds, Survey survey) {
         this.show = show;
@@ -66,7 +81,7 @@ public final class LevelMap {
     }
 
     /// How levels are told at a point.
-    public synchronized Scale at(Ref point) {
+    public Scale at(Ref point) {
         return scales.computeIfAbsent(point, this::scale);
     }
 
@@ -210,5 +225,62 @@ public final class LevelMap {
         Scale in = at(from);
         if (amplifies.isEmpty() || in.unit() != Unit.DBU) return Double.NaN;
         return amplifies.get().fromDb() + in.ceilingDb() - CEILING_DB;
+    }
+
+    /// What is asked of every node and leg of a graph, at one place.
+    private record Tables(
+            double[] ceilingDb, double[] noise, boolean[] converts, boolean[] folds) {}
+
+    private Tables tables(SignalGraph graph) {
+        Tables known = tables;
+        if (known != null && known.noise().length == graph.nodes().size()) return known;
+        int nodes = graph.nodes().size();
+        int legs = graph.legs().size();
+        Tables made =
+                new Tables(
+                        new double[nodes], new double[nodes], new boolean[legs], new boolean[legs]);
+        for (Node node : graph.nodes()) {
+            Scale scale = at(node.point());
+            made.ceilingDb()[node.index()] = scale.ceilingDb();
+            for (Noise noise : scale.noise())
+                made.noise()[node.index()] += Math.pow(10, noise.db() / 10);
+        }
+        for (Leg leg : graph.legs()) {
+            made.converts()[leg.index()] = noiseOf(leg).isPresent();
+            long into = leg.map().stream().mapToInt(ChannelMap::to).distinct().count();
+            made.folds()[leg.index()] = into < leg.map().size();
+        }
+        tables = made;
+        return made;
+    }
+
+    /// Whether a source comes to a node with room and quiet for certain: no clipping that a knob
+    /// brought about, and so far over all noise. Told from one channel alone, and so not the other
+    /// way round; costs next to nothing.
+    ///
+    /// @param source in the graph that this map was made for
+    public boolean isClear(Strongest source, int node, SignalGraph graph, Limits limits) {
+        Tables all = tables(graph);
+        double crest = limits.get(Limit.CREST);
+        double most = limits.get(Limit.OVERLOAD);
+        List<Integer> way = source.to(node);
+        double louder = HAIR_DB;
+        double noise = 0;
+        double before = 1;
+        for (int i = 0; i < way.size(); i++) {
+            int at = way.get(i);
+            double gain = source.gain(at);
+            noise = noise * gain * gain / (before * before) + all.noise()[at];
+            before = gain;
+            if (i > 0) {
+                int leg = source.by(at).index();
+                if (all.converts()[leg]) noise += CONVERTER_POWER;
+                if (all.folds()[leg]) louder += FOLDED_DB;
+            }
+            double db = source.db(at) + louder;
+            if (Math.min(db, db + crest - all.ceilingDb()[at]) > most) return false;
+        }
+        double over = source.db(node) - Speech.SPREAD_DB - 10 * Math.log10(noise);
+        return over >= limits.get(Limit.NOISE);
     }
 }

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import org.apache.commons.math3.special.Erf;
 import rivulus.gear.Knob;
 import rivulus.gear.Speech;
 import rivulus.hearing.Way;
@@ -134,6 +135,14 @@ public record Staircase(Way way, List<Stair> stairs, double crestDb) {
         return headroomDb(tightest());
     }
 
+    /// In which part of the time the peaks go over what clips at the tightest step, 0 to 1: a
+    /// talker's short-term level is taken to be normal around the average, loud moments one σ over
+    /// it.
+    public double clippedShare() {
+        double sigmas = 1 + headroomDb() / Speech.SPREAD_DB;
+        return 0.5 * (1 - Erf.erf(sigmas / Math.sqrt(2)));
+    }
+
     /// How far the average lies over all noise at the end.
     public double signalToNoiseDb() {
         return end().signalToNoiseDb();
@@ -154,22 +163,19 @@ public record Staircase(Way way, List<Stair> stairs, double crestDb) {
         return hisses;
     }
 
-    /// The last level before a step by which what comes there can be turned: a gain before a send
-    /// or fader; empty where nothing can.
+    /// The last level up to a step by which what comes there can be turned; empty where nothing
+    /// can.
     public Optional<KnobUse> knobBefore(Stair stair, LiveGraph live) {
-        List<KnobUse> levels = new ArrayList<>();
+        Optional<KnobUse> last = Optional.empty();
         for (Stair at : stairs) {
             if (at.leg().isPresent())
                 for (Leg.Govern govern : at.leg().get().governors()) {
                     KnobUse use = live.graph().knobs().get(govern.knob());
-                    if (use.knob() instanceof Knob.Level) levels.add(use);
+                    if (use.knob() instanceof Knob.Level) last = Optional.of(use);
                 }
             if (at.equals(stair)) break;
         }
-        return levels.reversed().stream()
-                .filter(use -> use.knob().role() == Knob.Role.GAIN)
-                .findFirst()
-                .or(() -> levels.isEmpty() ? Optional.empty() : Optional.of(levels.getLast()));
+        return last;
     }
 
     /// Where its way passes a point.

@@ -67,6 +67,9 @@ final class LeastTurns {
     /// A remedy that costs more than this above the cheapest is not offered.
     private static final int WORTH_OFFERING = 1;
 
+    /// What nobody knows how to change, and nobody has to, is not worth more.
+    private static final Duration TIME_FOR_CAUTIONS = Duration.ofMillis(500);
+
     /// Others are looked for no longer than the least was, and this.
     private static final Duration TIME_FOR_OTHERS = Duration.ofMillis(60);
 
@@ -149,7 +152,9 @@ final class LeastTurns {
         asked.forEach(cheapest::must);
         asked.stream().flatMap(Must::knobs).forEach(this.asked::add);
         start = System.nanoTime();
-        end = start + MOST_TIME.toNanos();
+        boolean minor =
+                trial.trouble().stream().allMatch(f -> isVague(f) && !f.severity().isSerious());
+        end = start + (minor ? TIME_FOR_CAUTIONS : MOST_TIME).toNanos();
         trialsLeft = trials();
         boolean known = enumerate(() -> answers.isEmpty() ? Cheapest.LEAST_IN_SCENES : 0);
         answers.forEach(soFar);

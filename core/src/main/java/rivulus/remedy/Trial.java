@@ -135,8 +135,8 @@ final class Trial {
     }
 
     private boolean isHarm(Finding finding) {
-        return finding.severity() == Severity.DANGER
-                || alone.map(finding.rule()::equals).orElse(true);
+        if (finding.severity() == Severity.DANGER) return true;
+        return Rules.of(finding).isHarm(finding) && alone.map(finding.rule()::equals).orElse(true);
     }
 
     /// One ear in one scene that would go without something.

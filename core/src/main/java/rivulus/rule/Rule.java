@@ -71,6 +71,12 @@ public interface Rule {
         return finding.severity() != Severity.NOTE;
     }
 
+    /// Whether a cure of something else may not bring a finding of it: what is heard with some
+    /// noise is better than what is not heard.
+    default boolean isHarm(Finding finding) {
+        return true;
+    }
+
     /// Whether a change of gear that leaves a milder finding of it is a fix: less load is, a pad
     /// that is some decibels short is not.
     default boolean maybeMilder() {

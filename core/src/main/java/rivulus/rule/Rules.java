@@ -32,6 +32,9 @@ public final class Rules implements Judge {
                     new Balance(),
                     new LateForWish(),
                     new Mixed(),
+                    // how loud it is
+                    new Clipping(),
+                    new Hiss(),
                     // leads
                     new LeadRule(Fault.Kind.SPEAKER_TO_LINE, Workshop::rejoined),
                     new LeadRule(Fault.Kind.CONNECTOR, Workshop::rejoined),

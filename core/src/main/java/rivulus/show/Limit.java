@@ -54,7 +54,7 @@ public enum Limit implements Worded {
             "peaks of programme lie so far above its nominal level (REFERENCE, levels)"),
     PEAKS_LOW(-12, "dBFS", -40, 0, "peaks of loud moments should come up to this (level habit ~)"),
     PEAKS_HIGH(-6, "dBFS", -30, 0, "and not go over this (level habit ~)"),
-    NOISE(40, "dB", 0, 120, "the average of what is wished lies at least so far over all noise ~"),
+    NOISE(30, "dB", 0, 120, "the average of what is wished lies at least so far over all noise ~"),
     UNEVEN(3, "LU", 0, 20, "voices that differ by more sound uneven (REFERENCE, level habit ~)"),
     PUBLIC_LUFS(-16, "LUFS", -40, -5, "loudness of what goes out, stereo (REFERENCE, targets ~)"),
     PUBLIC_SPREAD(1, "LU", 0.1, 10, "and how far it may be off (EBU R 128, live)"),

@@ -88,7 +88,23 @@ final class GainsPane extends VBox {
         Look.relaid(
                 list,
                 () -> {
-                    list.getChildren().setAll(shown.stream().map(this::row).toList());
+                    list.getChildren()
+                            .setAll(
+                                    shown.stream()
+                                            .filter(gain -> !gain.isIdle())
+                                            .map(this::row)
+                                            .toList());
+                    long idle = shown.stream().filter(LevelSheet.Gain::isIdle).count();
+                    if (idle > 0)
+                        list.getChildren()
+                                .add(
+                                        Look.paragraph(
+                                                "%s not in use: no gain there."
+                                                        .formatted(
+                                                                idle == 1
+                                                                        ? "One input is"
+                                                                        : idle + " inputs are"),
+                                                "soft"));
                     if (shown.isEmpty())
                         list.getChildren()
                                 .add(

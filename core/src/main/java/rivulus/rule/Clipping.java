@@ -1,0 +1,84 @@
+package rivulus.rule;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import rivulus.check.Finding;
+import rivulus.check.SceneProof;
+import rivulus.check.Verdict;
+import rivulus.level.Staircase;
+import rivulus.show.Ear;
+import rivulus.show.Limit;
+import rivulus.show.Limits;
+import rivulus.show.Names;
+import rivulus.words.Severity;
+import rivulus.words.Words;
+
+/// What is turned up so far that the peaks of its loud moments clip on the way to somebody who
+/// wants it; told once for each place. What clips at nominal, since a lead brings too much, is told
+/// of the lead. In somebody's own headphones it is a caution: a turn of their volume ends it.
+final class Clipping implements Rule {
+    @Override
+    public String id() {
+        return "clipping";
+    }
+
+    @Override
+    public List<Finding.Draft> inScene(SceneProof scene, Limits limits) {
+        List<Finding.Draft> findings = new ArrayList<>();
+        Set<Object> told = new HashSet<>();
+        for (SceneProof.Coming comes : scene.comings()) {
+            Staircase.Stair at = comes.way().tightest();
+            double turned = Math.min(-comes.way().headroomDb(), at.db());
+            if (turned > limits.get(Limit.OVERLOAD)
+                    && told.add(List.of(comes.cell().source().id(), at.node().point())))
+                findings.add(finding(scene, comes, at, turned));
+        }
+        return findings;
+    }
+
+    private Finding.Draft finding(
+            SceneProof scene, SceneProof.Coming comes, Staircase.Stair at, double turned) {
+        SceneProof.Heard cell = comes.cell();
+        double over = -comes.way().headroomDb();
+        long share = Math.max(1, Math.round(100 * comes.way().clippedShare()));
+        return finding(
+                        scene,
+                        cell,
+                        cell.ear().kind() == Ear.Kind.PERSON ? Severity.CAUTION : Severity.PROBLEM,
+                        Verdict.AS_WISHED,
+                        "%s clips at %s by %s when loud, about %d %% of the time"
+                                .formatted(
+                                        Words.sentence(Names.of(cell.source())),
+                                        at.node().words(),
+                                        Words.db(over),
+                                        share))
+                .about(at.node().point().toString())
+                .figure("overDb", over)
+                .figure("turnedDb", Math.rint(10 * turned) / 10)
+                .figure("levelDb", cell.hearing().levelDb())
+                .brief("clips")
+                .because(() -> new Finding.Evidence("", List.of(comes.way().way())));
+    }
+
+    @Override
+    public Need need(Finding finding) {
+        return Need.LESS;
+    }
+
+    @Override
+    public double overDb(Finding finding, Limits limits) {
+        return finding.figures().get("turnedDb");
+    }
+
+    @Override
+    public boolean isHarm(Finding finding) {
+        return finding.severity().isSerious();
+    }
+
+    @Override
+    public List<Idea> ideas(Finding finding, Workshop workshop) {
+        return workshop.graph().turned(finding, -Math.ceil(finding.figures().get("turnedDb")));
+    }
+}

@@ -1,0 +1,100 @@
+package rivulus.signal;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.BitSet;
+import java.util.List;
+
+/// The strongest way of one source to every node of a live graph: how loud it comes there, and by
+/// which nodes. Costs one relaxation over the live edges; a loop that gains is gone round a few
+/// times at most.
+public final class Strongest {
+    private static final int MOST_ROUNDS = 200;
+    private static final double HARDLY = 1 + 1e-9;
+
+    private final LiveGraph live;
+    private final double[] gain;
+    private final int[] by;
+    private final int[] from;
+
+    private Strongest(LiveGraph live, int[] starts) {
+        this.live = live;
+        gain = new double[live.size()];
+        by = new int[live.size()];
+        from = new int[live.size()];
+        Arrays.fill(by, -1);
+        BitSet now = new BitSet(gain.length);
+        for (int start : starts) {
+            gain[start] = 1;
+            now.set(start);
+        }
+        for (int round = 0; round < MOST_ROUNDS && !now.isEmpty(); round++) {
+            BitSet next = new BitSet(gain.length);
+            for (int v = now.nextSetBit(0); v >= 0; v = now.nextSetBit(v + 1))
+                for (int e = live.firstEdge(v); e < live.firstEdge(v + 1); e++) {
+                    int w = live.to(e);
+                    double through = gain[v] * live.gain(e);
+                    if (through <= gain[w] * HARDLY || isOn(w, v)) continue;
+                    gain[w] = through;
+                    by[w] = e;
+                    from[w] = v;
+                    next.set(w);
+                }
+            now = next;
+        }
+    }
+
+    /// Whether a node lies on the way to another: no way passes a node twice.
+    private boolean isOn(int node, int to) {
+        int at = to;
+        for (int steps = 0; steps < gain.length; steps++) {
+            if (at == node) return true;
+            if (by[at] < 0) return false;
+            at = from[at];
+        }
+        return true;
+    }
+
+    /// The strongest ways of a source.
+    public static Strongest of(LiveGraph live, String source) {
+        return new Strongest(live, live.graph().source(source));
+    }
+
+    /// How loud it comes to a node, as a factor; 0 where it does not.
+    public double gain(int node) {
+        return gain[node];
+    }
+
+    /// The same in dB against nominal; negative infinity where it does not come.
+    public double db(int node) {
+        return 20 * Math.log10(gain[node]);
+    }
+
+    /// The leg by which it comes to a node.
+    ///
+    /// @throws IllegalStateException at the start, and where it does not come
+    public Leg by(int node) {
+        if (by[node] < 0) throw new IllegalStateException("nothing comes to node " + node);
+        return live.leg(by[node]);
+    }
+
+    /// The nodes on its way to a node, from where it begins to that; empty where it does not come.
+    public List<Integer> to(int node) {
+        List<Integer> way = new ArrayList<>();
+        if (gain[node] == 0) return way;
+        int at = node;
+        way.add(at);
+        while (by[at] >= 0) {
+            at = from[at];
+            way.add(at);
+        }
+        return way.reversed();
+    }
+
+    /// Of some nodes the one that it comes to loudest; −1 where it comes to none.
+    public int loudest(int[] nodes) {
+        int best = -1;
+        for (int node : nodes) if (gain[node] > (best < 0 ? 0 : gain[best])) best = node;
+        return best;
+    }
+}
