@@ -28,7 +28,8 @@ import rivulus.signal.LiveGraph;
 /// well where the peaks of the loud moments of whoever comes in loudest lie between two lines
 /// ([Limit#PEAKS_LOW], [Limit#PEAKS_HIGH]), and is else turned to the middle between them; by
 /// *loudness*, where loud moments stand at line-up, so that the average has the nominal loudness.
-/// Looked at in every scene in which somebody does not rest; the loudest scene counts.
+/// What only comes from afar, as to a microphone for the room, is left to the ear. Looked at in
+/// every scene in which somebody does not rest; the loudest scene counts.
 ///
 /// What lies behind a gain that is off is looked at with that set. Costs one pass through the graph
 /// for each source and scene, and again for every gain that is turned.
@@ -180,6 +181,7 @@ public final class Gains {
         if (Double.isInfinite(arrives))
             return knob.closes() ? Double.NEGATIVE_INFINITY : knob.minDb();
         Limits limits = show.checks().limits();
+        if (arrives < limits.get(Limit.FAINT)) return input.turnedDb();
         boolean byLoudness = show.habits().says(Habit.LEVEL, "loudness");
         if (byLoudness) return turned(knob, -arrives);
         double low = limits.get(Limit.PEAKS_LOW);

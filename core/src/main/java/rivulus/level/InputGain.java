@@ -3,6 +3,7 @@ package rivulus.level;
 import java.util.Optional;
 import rivulus.gear.Setting;
 import rivulus.gear.Speech;
+import rivulus.show.Limit;
 import rivulus.show.Names;
 import rivulus.show.Ref;
 import rivulus.show.Source;
@@ -18,6 +19,9 @@ import rivulus.words.Words;
 /// @param crestDb how far peaks lie over loud moments
 public record InputGain(
         Preamp now, Optional<Source> source, double arrivesDb, Preamp wanted, double crestDb) {
+    /// Under this nobody speaks into it: it is there for the room.
+    private static final double AFAR_DB = Limit.FAINT.usual();
+
     /// The knob.
     public Ref knob() {
         return now.use().ref();
@@ -45,6 +49,9 @@ public record InputGain(
         if (source.isEmpty()) return "Nothing comes in: no gain.";
         if (Double.isInfinite(now.turnedDb())) return "It is off.";
         String who = Names.of(source.get());
+        if (arrivesDb < AFAR_DB)
+            return "%s only comes from afar: set by ear."
+                    .formatted(Words.sentence(who).replace(".", ""));
         double beyond = wanted.outOfReachDb();
         if (beyond > 0)
             return "%s comes in too softly: the gain ends %s short. Nearer to the microphone, or one that gives more."

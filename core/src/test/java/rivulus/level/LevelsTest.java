@@ -152,7 +152,7 @@ class LevelsTest {
                         .orElseThrow();
         assertThat(idle.source()).isEmpty();
         assertThat(idle.turn().orElseThrow().to()).isEqualTo(new Setting.Level(-30));
-        Show soft = talking(console("apart maren mic 2", "ribbon-mic", ""), Loudness.SOFTLY);
+        Show soft = talking(console("apart maren mic 0.6", "ribbon-mic", ""), Loudness.SOFTLY);
         assertThat(gain(soft).wanted().outOfReachDb()).isPositive();
         assertThat(gain(soft).why()).contains("comes in too softly", "Nearer to the microphone");
     }
@@ -170,5 +170,12 @@ class LevelsTest {
                 .isCloseTo(average(at(plain, "desk", "ch1.in")) - 20, within(0.1));
         assertThat(average(way(padded).end())).isCloseTo(average(way(plain).end()), within(0.1));
         assertThat(way(padded).signalToNoiseDb()).isLessThan(way(plain).signalToNoiseDb());
+    }
+
+    @Test
+    void aMicrophoneForTheRoomIsLeftToTheEar() {
+        InputGain room = gain(console("apart maren mic 4", "dynamic-mic", ""));
+        assertThat(room.turn()).isEmpty();
+        assertThat(room.why()).isEqualTo("Maren only comes from afar: set by ear.");
     }
 }

@@ -26,6 +26,7 @@ import org.junit.jupiter.params.provider.MethodSource;
 import org.w3c.dom.Document;
 import org.xml.sax.InputSource;
 import rivulus.check.Demo;
+import rivulus.check.Proof;
 import rivulus.check.RigText;
 import rivulus.file.DemoShows;
 import rivulus.file.Templates;
@@ -394,5 +395,22 @@ class SheetsTest {
                 .asString()
                 .startsWith("Under the hand,fader 1,MIC 1,Maren");
         assertThat(sheet.markdown()).contains("Mute silences it for all but");
+    }
+
+    /// 5 channels · 48,000 · 3 bytes are 0.72 MB a second: 2.592 GB an hour, 100 minutes 4.32 GB.
+    @Test
+    void levelsAreASheetWithGainsTracksBytesAndWhoseLeaveIsAsked() {
+        Proof proof = Demo.PROVER.prove(Demo.show("tide-table-talk"));
+        String text = new Sheets(proof, Demo.PROVER.catalogue()).of(Sheets.Kind.LEVELS).markdown();
+        assertThat(text)
+                .contains(
+                        "| Show desk · MIC 1 gain | Maren | 44\u202FdB, until loud moments end in"
+                                + " the green |",
+                        "| Maren's track | Maren | Show desk, card track MIC 1 | before the fader | 1 |",
+                        "Show desk: 5 channels at 48\u202FkHz and 24 bits are 2.6\u202FGB an hour,"
+                                + " 4.3\u202FGB for 70\u202Fmin",
+                        "−16\u202FLUFS ± 1, ceiling −1\u202FdBTP",
+                        "A stream key is typed where it belongs",
+                        "| Nadia | may be recorded and heard |");
     }
 }
