@@ -89,4 +89,12 @@ public record Remark(
         }
         return new Cast(people, cast.playback(), cast.extras());
     }
+
+    /// Figures by name, in their order.
+    static Map<String, Double> figures(Object... namesAndValues) {
+        Map<String, Double> figures = new LinkedHashMap<>();
+        for (int i = 0; i < namesAndValues.length; i += 2)
+            figures.put((String) namesAndValues[i], ((Number) namesAndValues[i + 1]).doubleValue());
+        return figures;
+    }
 }
