@@ -58,6 +58,9 @@ public final class LevelMap {
     /// What earpieces are turned to: the loud moments of a nominal voice, in dB SPL ~.
     private static final double WORN_SPL = 76;
 
+    private static final Scale DIGITAL =
+            new Scale(Unit.DBFS, Speech.LINE_UP_DBFS, CEILING_DB, List.of());
+
     /// Marks of legs on which a converter is passed.
     private static final List<String> CONVERTING = List.of("converter", "capture");
 
@@ -88,7 +91,9 @@ public final class LevelMap {
     private Scale scale(Ref point) {
         Optional<Person> person = show.cast().person(point.device());
         if (person.isPresent()) return ofPerson(person.get(), point.name());
-        Device device = survey.device(point.device()).orElseThrow();
+        Optional<Device> found = survey.device(point.device());
+        if (found.isEmpty()) return DIGITAL; // what plays nowhere yet
+        Device device = found.get();
         Template kind = survey.template(device);
         for (AcousticEnd end : kind.ends())
             if (end.point().equals(point.name()) && end.kind() != AcousticEnd.Kind.WORN)
@@ -191,11 +196,9 @@ public final class LevelMap {
                 kind.clock().rates().isEmpty()
                         && !Survey.isProgram(device)
                         && kind.ports().stream().anyMatch(port -> port.electric().isAnalogue());
-        return new Scale(
-                analogue ? Unit.DBU : Unit.DBFS,
-                analogue ? Electric.PROFESSIONAL_LINE_DBU : Speech.LINE_UP_DBFS,
-                CEILING_DB,
-                List.of());
+        return analogue
+                ? new Scale(Unit.DBU, Electric.PROFESSIONAL_LINE_DBU, CEILING_DB, List.of())
+                : DIGITAL;
     }
 
     /// What a leg adds of itself: a converter.

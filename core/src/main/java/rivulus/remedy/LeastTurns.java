@@ -33,6 +33,7 @@ import rivulus.least.Scope;
 import rivulus.least.Stand;
 import rivulus.rule.Idea;
 import rivulus.rule.Need;
+import rivulus.rule.Rule;
 import rivulus.rule.Rules;
 import rivulus.rule.Workshop;
 import rivulus.show.Limit;
@@ -60,15 +61,12 @@ final class LeastTurns {
     private static final long MOST_CELLS = 2_000_000;
 
     /// However slow the machine, nobody waits longer.
-    private static final Duration MOST_TIME = Duration.ofSeconds(5);
+    private static final Duration MOST_TIME = Rule.PATIENCE;
 
     private static final int TRIALS_FOR_OTHERS = 40;
 
     /// A remedy that costs more than this above the cheapest is not offered.
     private static final int WORTH_OFFERING = 1;
-
-    /// What nobody knows how to change, and nobody has to, is not worth more.
-    private static final Duration TIME_FOR_CAUTIONS = Duration.ofMillis(500);
 
     /// Others are looked for no longer than the least was, and this.
     private static final Duration TIME_FOR_OTHERS = Duration.ofMillis(60);
@@ -152,9 +150,12 @@ final class LeastTurns {
         asked.forEach(cheapest::must);
         asked.stream().flatMap(Must::knobs).forEach(this.asked::add);
         start = System.nanoTime();
-        boolean minor =
-                trial.trouble().stream().allMatch(f -> isVague(f) && !f.severity().isSerious());
-        end = start + (minor ? TIME_FOR_CAUTIONS : MOST_TIME).toNanos();
+        Duration worth =
+                trial.trouble().stream()
+                        .map(finding -> Rules.of(finding).worth())
+                        .max(Comparator.naturalOrder())
+                        .orElse(MOST_TIME);
+        end = start + worth.toNanos();
         trialsLeft = trials();
         boolean known = enumerate(() -> answers.isEmpty() ? Cheapest.LEAST_IN_SCENES : 0);
         answers.forEach(soFar);

@@ -1,5 +1,6 @@
 package rivulus.rule;
 
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import rivulus.check.Finding;
@@ -28,6 +29,12 @@ final class Hiss implements Rule {
             if (!comes.isOpenEar() && comes.way().signalToNoiseDb() < limits.get(Limit.NOISE))
                 findings.add(finding(scene, comes));
         return findings;
+    }
+
+    /// Another microphone, or a nearer one, is what ends it; knobs seldom do.
+    @Override
+    public Duration worth() {
+        return Duration.ofMillis(500);
     }
 
     @Override

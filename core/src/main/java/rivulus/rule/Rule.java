@@ -1,5 +1,6 @@
 package rivulus.rule;
 
+import java.time.Duration;
 import java.util.List;
 import rivulus.check.Finding;
 import rivulus.check.Proof;
@@ -14,6 +15,14 @@ import rivulus.words.Severity;
 ///
 /// A rule is its class here, its line in [Rules], its row in docs/outputs.md, and its test.
 public interface Rule {
+    /// However slow the machine, nobody waits longer for a cure.
+    Duration PATIENCE = Duration.ofSeconds(5);
+
+    /// How long a cure of a finding of it may be searched for.
+    default Duration worth() {
+        return PATIENCE;
+    }
+
     /// Its id, as outputs write it: `missing`.
     String id();
 
