@@ -92,6 +92,7 @@ public final class Gains {
                 input,
                 comes.map(Loudest::source),
                 arrives,
+                arrives < show.checks().limits().get(Limit.FAINT),
                 input.at(wanted(show, input, arrives)),
                 show.checks().limits().get(Limit.CREST));
     }

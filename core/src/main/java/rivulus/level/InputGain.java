@@ -3,7 +3,6 @@ package rivulus.level;
 import java.util.Optional;
 import rivulus.gear.Setting;
 import rivulus.gear.Speech;
-import rivulus.show.Limit;
 import rivulus.show.Names;
 import rivulus.show.Ref;
 import rivulus.show.Source;
@@ -15,13 +14,16 @@ import rivulus.words.Words;
 /// @param source what comes in loudest; empty where nothing does
 /// @param arrivesDb how loud, before the gain, against line-up; negative infinity where nothing
 ///     does
+/// @param isFar whether nobody speaks into it: it is there for the room
 /// @param wanted the same input as it should stand
 /// @param crestDb how far peaks lie over loud moments
 public record InputGain(
-        Preamp now, Optional<Source> source, double arrivesDb, Preamp wanted, double crestDb) {
-    /// Under this nobody speaks into it: it is there for the room.
-    private static final double AFAR_DB = Limit.FAINT.usual();
-
+        Preamp now,
+        Optional<Source> source,
+        double arrivesDb,
+        boolean isFar,
+        Preamp wanted,
+        double crestDb) {
     /// The knob.
     public Ref knob() {
         return now.use().ref();
@@ -49,7 +51,7 @@ public record InputGain(
         if (source.isEmpty()) return "Nothing comes in: no gain.";
         if (Double.isInfinite(now.turnedDb())) return "It is off.";
         String who = Names.of(source.get());
-        if (arrivesDb < AFAR_DB)
+        if (isFar)
             return "%s only comes from afar: set by ear."
                     .formatted(Words.sentence(who).replace(".", ""));
         double beyond = wanted.outOfReachDb();

@@ -53,6 +53,7 @@ final class RecordingBox extends VBox {
                                         + " at the side, with what to turn.",
                                 "soft"),
                         new HBox(8, open, made));
+        Look.show(made, false);
         session.show()
                 .addListener((_, _, now) -> Look.show(made, now != null && isOf(recipe, now)));
         ProgressBar bar = new ProgressBar();
