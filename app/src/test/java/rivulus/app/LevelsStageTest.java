@@ -72,6 +72,12 @@ class LevelsStageTest {
             assertThat(hand.textIn("#gain-effects")).contains("Maren 12\u202FdB softer for ");
             assertThat(hand.textIn("#level-advice"))
                     .contains("Loud moments clip at Show desk, MIC 1");
+            hand.focus("#advice-0");
+            hand.press(KeyCode.SPACE);
+            assertThat(gain(hand, "mic1.gain"))
+                    .as("the knob that helps, by a key")
+                    .isEqualTo(new Setting.Level(6));
+            hand.press(KeyCode.CONTROL, KeyCode.Z);
             hand.focus("#set-all-gains");
             hand.press(KeyCode.SPACE);
             assertThat(gain(hand, "mic1.gain")).isEqualTo(new Setting.Level(-3));
@@ -129,6 +135,39 @@ class LevelsStageTest {
             assertThat(hand.textIn("#recording")).contains("notes.wav is no WAV file");
             hand.act(() -> hand.window().openDemo("ferry-log"));
             assertThat(hand.session().recordings().heard().get().troubles()).isEmpty();
+        }
+    }
+
+    @Test
+    void allGainsAreSetFromAnyStageThoughNobodyHasLookedAtThemYet() {
+        try (Hand hand = Hand.atDemo(folder)) {
+            hand.act(
+                    () ->
+                            hand.session()
+                                    .document()
+                                    .edit(
+                                            "Turn a gain",
+                                            hand.session()
+                                                    .show()
+                                                    .get()
+                                                    .withKnob(
+                                                            new Ref("desk", "mic1.gain"),
+                                                            new Setting.Level(9))));
+            hand.press(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.A);
+            assertThat(gain(hand, "mic1.gain")).isEqualTo(new Setting.Level(-3));
+        }
+    }
+
+    @Test
+    void aTestSignalIsWrittenFromThePalette() {
+        Path file = folder.resolve("pink.wav");
+        try (Hand hand = Hand.atDemo(folder)) {
+            hand.willAnswer(file);
+            hand.press(KeyCode.CONTROL, KeyCode.K);
+            hand.type("test signal pink");
+            hand.press(KeyCode.ENTER);
+            assertThat(file).exists();
+            assertThat(hand.textIn("#last-done")).contains("Wrote pink.wav");
         }
     }
 }

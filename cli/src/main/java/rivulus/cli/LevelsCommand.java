@@ -1,21 +1,23 @@
 package rivulus.cli;
 
 import java.io.PrintWriter;
-import java.util.List;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Spec;
+import rivulus.chart.GainSheet;
 import rivulus.chart.LevelSheet;
 import rivulus.chart.StairSheet;
 import rivulus.check.Proof;
 import rivulus.check.SceneProof;
 import rivulus.disk.JsonText;
+import rivulus.level.InputGain;
 import rivulus.report.LevelReport;
 import rivulus.report.Table;
 import rivulus.show.Ear;
+import rivulus.show.Source;
 import rivulus.words.Words;
 
 /// How loud everything is in the gear's own units, where it clips and hisses, and how the input
@@ -43,25 +45,22 @@ final class LevelsCommand implements Callable<Integer> {
         Proof proof = show.proof();
         if (!ear.isEmpty()) show.known("ear", ear, proof.show().ears().stream().map(Ear::id));
         if (!source.isEmpty())
-            show.known("source", source, proof.show().sources().stream().map(s -> s.id()));
+            show.known("source", source, proof.show().sources().stream().map(Source::id));
         if (show.json()) {
             out.print(JsonText.of(LevelReport.of(proof, show.scenes(proof), ear)));
             return Main.FINE;
         }
+        GainSheet sheet = GainSheet.of(proof);
         Table gains = new Table().row("GAIN", "COMES IN", "STANDS AT", "SHOULD BE", "");
-        List<LevelSheet.Gain> all = LevelSheet.gains(proof);
-        for (LevelSheet.Gain gain : all)
-            if (!gain.isIdle())
-                gains.row(
-                        gain.place(),
-                        gain.input().source().map(s -> s.name()).orElse("nothing"),
-                        gain.stands(),
-                        gain.isOff() ? gain.should() : "as it is",
-                        gain.input().why());
+        for (InputGain gain : sheet.used())
+            gains.row(
+                    gain.now().use().words(),
+                    gain.source().map(Source::name).orElse("nothing"),
+                    gain.now().marks(),
+                    gain.turn().isPresent() ? gain.should().marks() : "as it is",
+                    gain.why());
         out.println(gains.text());
-        long idle = all.stream().filter(LevelSheet.Gain::isIdle).count();
-        if (idle > 0)
-            out.printf("%d %s not in use.%n", idle, idle == 1 ? "input is" : "inputs are");
+        sheet.idle().ifPresent(idle -> out.println(idle + "."));
         for (SceneProof scene : show.scenes(proof)) {
             out.println(scene.scene().name());
             for (Ear listens : proof.show().ears())
@@ -80,12 +79,12 @@ final class LevelsCommand implements Callable<Integer> {
                     "   ",
                     row.source().name(),
                     row.words(),
-                    row.noise().isEmpty() ? "" : "most noise: " + row.noise());
+                    row.noise().map("most noise: "::concat).orElse(""));
         out.println(table.text());
         for (LevelSheet.Row row : sheet.rows())
             row.advice()
                     .forEach(a -> out.printf("    %s: %s%n", row.source().name(), a.sentence()));
-        if (!source.isEmpty()) sheet.chosen().ifPresent(stairs -> out.println(steps(stairs)));
+        if (!source.isEmpty()) sheet.chosen().ifPresent(row -> out.println(steps(row.stairs())));
     }
 
     private static String steps(StairSheet stairs) {

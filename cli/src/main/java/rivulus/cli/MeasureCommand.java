@@ -87,15 +87,8 @@ final class MeasureCommand implements Callable<Integer> {
                         : proof.scene(scene)
                                 .orElseThrow(
                                         () ->
-                                                new FileTrouble(
-                                                        "%s: there is no scene \"%s\"; there is %s"
-                                                                .formatted(
-                                                                        against.getFileName(),
-                                                                        scene,
-                                                                        String.join(
-                                                                                ", ",
-                                                                                proof
-                                                                                        .sceneIds()))));
+                                                ShowArgument.unknown(
+                                                        against, "scene", scene, proof.sceneIds()));
         Matching matching = Matching.with(proof.show());
         List<Track> tracks = new ArrayList<>();
         for (int f = 0; f < files.size(); f++)

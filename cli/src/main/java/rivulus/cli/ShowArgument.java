@@ -56,6 +56,11 @@ final class ShowArgument {
     }
 
     FileTrouble unknown(String what, String name, List<String> known) {
+        return unknown(file, what, name, known);
+    }
+
+    /// That a show has nothing of that name, and what it has.
+    static FileTrouble unknown(Path file, String what, String name, List<String> known) {
         return new FileTrouble(
                 "%s: there is no %s \"%s\"; there is %s"
                         .formatted(file.getFileName(), what, name, String.join(", ", known)));

@@ -100,10 +100,10 @@ public record SoundPicture(
         Channel sound = track.sound();
         if (sound.isSilent()) return "silent";
         List<String> words = new ArrayList<>();
-        words.add(Words.signed(track.lufs(), 1) + Words.THIN + "LUFS");
-        words.add("peaks " + Words.signed(track.truePeakDbtp(), 1) + Words.THIN + "dBTP");
+        words.add(Words.figure(track.lufs(), 1, "LUFS"));
+        words.add("peaks " + Words.figure(track.truePeakDbtp(), 1, "dBTP"));
         if (sound.floorDbfs() > STILL)
-            words.add("floor " + Words.signed(sound.floorDbfs(), 0) + Words.THIN + "dBFS");
+            words.add("floor " + Words.figure(sound.floorDbfs(), 0, "dBFS"));
         if (sound.clipped() > 0) words.add("clipped " + Words.times(sound.clipped()));
         sound.hum().ifPresent(hum -> words.add("hums at " + hum.hz() + Words.THIN + "Hz"));
         return String.join(", ", words);

@@ -2,7 +2,6 @@ package rivulus.chart;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 import rivulus.level.Preamp;
 import rivulus.level.Scale;
 import rivulus.level.Staircase;
@@ -15,7 +14,7 @@ import rivulus.words.Words;
 ///
 /// @param lowDb the bottom of the drawing, against line-up
 /// @param highDb its top
-public record StairSheet(String source, List<Step> steps, double lowDb, double highDb) {
+public record StairSheet(List<Step> steps, double lowDb, double highDb) {
     /// Noise that is fainter is not drawn.
     private static final double BOTTOM_DB = -90;
 
@@ -65,9 +64,7 @@ public record StairSheet(String source, List<Step> steps, double lowDb, double h
     }
 
     /// A staircase.
-    ///
-    /// @param source the id of what sounds
-    public static StairSheet of(String source, Staircase way) {
+    public static StairSheet of(Staircase way) {
         List<Integer> kept = kept(way);
         Stair tight = way.tightest();
         int noisy = way.hisses().stream().findFirst().map(Staircase.Hiss::at).orElse(-1);
@@ -98,7 +95,6 @@ public record StairSheet(String source, List<Step> steps, double lowDb, double h
                         .max()
                         .orElse(0);
         return new StairSheet(
-                source,
                 steps,
                 Math.max(BOTTOM_DB, Double.isInfinite(low) ? BOTTOM_DB : low - 6),
                 Math.min(high, MOST_OVER) + 3);
@@ -145,10 +141,5 @@ public record StairSheet(String source, List<Step> steps, double lowDb, double h
 
     private static boolean near(double a, double b) {
         return a == b || Math.abs(a - b) < SAME_DB;
-    }
-
-    /// The step with the least headroom, where something can clip at all.
-    public Optional<Step> tight() {
-        return steps.stream().filter(Step::tight).findFirst();
     }
 }

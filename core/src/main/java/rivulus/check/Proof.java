@@ -29,6 +29,7 @@ public final class Proof {
     private final SignalGraph graph;
     private final Lazy<Survey> survey;
     private final Lazy<LevelMap> levels;
+    private final Lazy<List<InputGain>> gains = new Lazy<>(this::workOutGains);
     private final Lazy<List<Finding>> rig;
     private final Map<String, Lazy<SceneProof>> scenes = new LinkedHashMap<>();
 
@@ -150,9 +151,13 @@ public final class Proof {
 
     /// Every input gain of the rig, as it stands and as it should.
     public List<InputGain> gains() {
+        return gains.get();
+    }
+
+    private List<InputGain> workOutGains() {
         SequencedMap<Scene, LiveGraph> lives = new LinkedHashMap<>();
         for (SceneProof scene : scenes()) lives.put(scene.scene(), scene.tracer().live());
-        return Gains.of(show, levels(), lives).all();
+        return Gains.of(show, levels(), lives);
     }
 
     /// Everything that is wrong: in all scenes, scene by scene, then in the rig.

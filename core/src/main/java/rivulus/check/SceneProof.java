@@ -28,7 +28,6 @@ import rivulus.show.Show;
 import rivulus.show.Source;
 import rivulus.show.Wish;
 import rivulus.signal.LiveGraph;
-import rivulus.signal.SignalGraph;
 import rivulus.signal.Strongest;
 
 /// What every ear hears in one scene, against what it wishes.
@@ -45,9 +44,7 @@ public final class SceneProof {
     private List<Coming> comings;
 
     /// How a source that must be heard comes to an ear, step by step.
-    ///
-    /// @param isOpenEar whether it is heard through the air there
-    public record Coming(Heard cell, Staircase way, boolean isOpenEar) {}
+    public record Coming(Heard cell, Staircase way) {}
 
     /// One cell of the hearing chart.
     public record Heard(Ear ear, Source source, Brief.Standing standing, Hearing hearing) {}
@@ -203,22 +200,12 @@ public final class SceneProof {
             if (!wanted || cell.hearing().levelDb() < heard) continue;
             Strongest source =
                     strongest.computeIfAbsent(cell.source().id(), id -> Strongest.of(live, id));
-            SignalGraph.EarNodes ear = live.graph().ear(cell.ear().id());
-            int best = -1;
-            boolean open = false;
-            for (int c = 0; c < ear.channels().size(); c++)
-                for (int i = 0; i < ear.channels().get(c).length; i++) {
-                    int node = ear.channels().get(c)[i];
-                    if (best >= 0 && source.gain(node) <= source.gain(best)) continue;
-                    best = node;
-                    open = ear.open().get(c)[i];
-                }
+            int best = source.loudest(live.graph().ear(cell.ear().id()).nodes());
             if (best < 0) continue;
             if (levels.get().isClear(source, best, live.graph(), limits)) continue;
-            boolean isOpen = open;
             ways.of(source, best)
                     .map(way -> Staircase.along(way, live, levels.get(), limits))
-                    .ifPresent(way -> found.add(new Coming(cell, way, isOpen)));
+                    .ifPresent(way -> found.add(new Coming(cell, way)));
         }
         return found;
     }

@@ -19,11 +19,6 @@ public record Amplifies(double fromDb, double toDb, Marks marks) {
         GREEN
     }
 
-    /// Whether it can be turned so far.
-    public boolean reaches(double gainDb) {
-        return gainDb >= fromDb && gainDb <= toDb;
-    }
-
     /// Where a gain stands in the travel, from 0 at the bottom to 1 at the top; an even taper is
     /// assumed ~.
     public double travel(double gainDb) {

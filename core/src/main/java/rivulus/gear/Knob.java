@@ -90,6 +90,11 @@ public sealed interface Knob {
             Optional<Amplifies> amplifies,
             Setting standing)
             implements Knob {
+        /// The setting that is nearest to a level, by its steps and within its range.
+        public Setting.Level nearest(double db) {
+            return new Setting.Level(Math.clamp(Math.rint(db / stepDb) * stepDb, minDb, maxDb));
+        }
+
         @Override
         public List<Setting> others(Setting present) {
             boolean off = present instanceof Setting.Level level && level.isOff();
@@ -147,6 +152,11 @@ public sealed interface Knob {
             double stepMs,
             Setting standing)
             implements Knob {
+        /// The setting that is nearest to a time, by its steps and within its range.
+        public Setting.Time nearest(double ms) {
+            return new Setting.Time(Math.clamp(Math.rint(ms / stepMs) * stepMs, minMs, maxMs));
+        }
+
         @Override
         public List<Setting> others(Setting present) {
             Setting least = new Setting.Time(minMs);

@@ -3,6 +3,7 @@ package rivulus.hearing;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import rivulus.gear.Knob;
 import rivulus.signal.KnobUse;
 import rivulus.signal.Leg;
@@ -47,13 +48,16 @@ public record Way(Node start, List<Step> steps, double levelDb) {
         return steps.stream().map(Step::leg).toList();
     }
 
-    /// The first knob of a role that it passes, in the graph that it was found in.
-    public Optional<KnobUse> knob(SignalGraph graph, Knob.Role role) {
+    /// Every knob that it passes, in the graph that it was found in, in their order.
+    public Stream<KnobUse> knobs(SignalGraph graph) {
         return steps.stream()
                 .flatMap(step -> step.leg().governors().stream())
-                .map(govern -> graph.knobs().get(govern.knob()))
-                .filter(use -> use.knob().role() == role)
-                .findFirst();
+                .map(govern -> graph.knobs().get(govern.knob()));
+    }
+
+    /// The first knob of a role that it passes, in the graph that it was found in.
+    public Optional<KnobUse> knob(SignalGraph graph, Knob.Role role) {
+        return knobs(graph).filter(use -> use.knob().role() == role).findFirst();
     }
 
     /// The way in the words of the gear: "Maren → Maren's mic → Show desk, MIC 1, USB 1 call → Call

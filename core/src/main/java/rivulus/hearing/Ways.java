@@ -1,7 +1,6 @@
 package rivulus.hearing;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
@@ -68,10 +67,7 @@ public final class Ways {
     }
 
     private int[] targets(String ear) {
-        return live.graph().ear(ear).channels().stream()
-                .flatMapToInt(Arrays::stream)
-                .distinct()
-                .toArray();
+        return live.graph().ear(ear).nodes();
     }
 
     /// A way as far as it has been followed.

@@ -188,7 +188,7 @@ public final class Needs {
     }
 
     private int[] nodes(String ear) {
-        return graph.ear(ear).channels().stream().flatMapToInt(Arrays::stream).distinct().toArray();
+        return graph.ear(ear).nodes();
     }
 
     private double[] up(String source) {

@@ -8,6 +8,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.SequencedMap;
 import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import rivulus.gear.Knob;
 import rivulus.gear.Setting;
 import rivulus.gear.Speech;
@@ -19,6 +21,7 @@ import rivulus.show.Ref;
 import rivulus.show.Scene;
 import rivulus.show.Show;
 import rivulus.show.Source;
+import rivulus.signal.KnobUse;
 import rivulus.signal.Leg;
 import rivulus.signal.LiveGraph;
 
@@ -34,17 +37,14 @@ import rivulus.signal.LiveGraph;
 /// What lies behind a gain that is off is looked at with that set. Costs one pass through the graph
 /// for each source and scene, and again for every gain that is turned.
 public final class Gains {
-    private final List<InputGain> all;
+    private Gains() {}
 
-    private Gains(List<InputGain> all) {
-        this.all = List.copyOf(all);
-    }
-
-    /// The gains of a show.
+    /// The gains of a show, in the order of its rig.
     ///
     /// @param lives what is open in each scene, in their order
-    public static Gains of(Show show, LevelMap levels, SequencedMap<Scene, LiveGraph> lives) {
-        if (lives.isEmpty()) return new Gains(List.of());
+    public static List<InputGain> of(
+            Show show, LevelMap levels, SequencedMap<Scene, LiveGraph> lives) {
+        if (lives.isEmpty()) return List.of();
         LiveGraph first = lives.firstEntry().getValue();
         Map<Ref, Preamp> inputs = new LinkedHashMap<>();
         for (Leg leg : first.graph().legs())
@@ -58,7 +58,7 @@ public final class Gains {
                             .filter(gain -> gain.turn().isPresent())
                             .filter(gain -> !set.containsKey(gain.knob()))
                             .toList();
-            if (off.isEmpty()) return new Gains(List.copyOf(now.values()));
+            if (off.isEmpty()) return List.copyOf(now.values());
             Set<Ref> waiting = new HashSet<>();
             off.forEach(gain -> waiting.add(gain.knob()));
             List<InputGain> foremost = new ArrayList<>();
@@ -141,25 +141,15 @@ public final class Gains {
 
         /// The knobs that what comes in loudest passes before an input.
         Set<Ref> knobsBefore(InputGain gain) {
-            Set<Ref> knobs = new HashSet<>();
-            loudest(gain.now().from())
-                    .flatMap(
-                            comes ->
-                                    Ways.of(comes.live())
-                                            .strongestTo(comes.source().id(), gain.now().from())
-                                            .map(way -> Map.entry(comes.live(), way)))
-                    .ifPresent(
-                            found -> {
-                                for (Leg leg : found.getValue().legs())
-                                    for (Leg.Govern govern : leg.governors())
-                                        knobs.add(
-                                                found.getKey()
-                                                        .graph()
-                                                        .knobs()
-                                                        .get(govern.knob())
-                                                        .ref());
-                            });
-            return knobs;
+            return loudest(gain.now().from()).stream()
+                    .flatMap(comes -> knobs(comes, gain.now().from()))
+                    .map(KnobUse::ref)
+                    .collect(Collectors.toSet());
+        }
+
+        private static Stream<KnobUse> knobs(Loudest comes, Ref point) {
+            return Ways.of(comes.live()).strongestTo(comes.source().id(), point).stream()
+                    .flatMap(way -> way.knobs(comes.live().graph()));
         }
 
         /// The same with a gain set, but in scenes that have it otherwise.
@@ -170,7 +160,7 @@ public final class Gains {
                     (scene, live) -> {
                         Ref knob = gain.knob();
                         int k = live.graph().knobIndex(knob.device(), knob.name());
-                        boolean own = scene.knobs().containsKey(knob);
+                        boolean own = show.own(scene).containsKey(knob);
                         then.put(scene, own ? live : live.at(live.positions().with(k, to)));
                     });
             return new Comes(show, then);
@@ -184,24 +174,13 @@ public final class Gains {
         Limits limits = show.checks().limits();
         if (arrives < limits.get(Limit.FAINT)) return input.turnedDb();
         boolean byLoudness = show.habits().says(Habit.LEVEL, "loudness");
-        if (byLoudness) return turned(knob, -arrives);
+        if (byLoudness) return knob.nearest(-arrives).db();
         double low = limits.get(Limit.PEAKS_LOW);
         double high = limits.get(Limit.PEAKS_HIGH);
         double untouched = Speech.LINE_UP_DBFS + arrives + limits.get(Limit.CREST);
         double peaks = untouched + input.turnedDb();
         double hair = 0.05;
         if (peaks >= low - hair && peaks <= high + hair) return input.turnedDb();
-        return turned(knob, (low + high) / 2 - untouched);
-    }
-
-    /// As near as the knob can be turned.
-    private static double turned(Knob.Level knob, double db) {
-        double step = Math.rint(db / knob.stepDb()) * knob.stepDb();
-        return Math.clamp(step, knob.minDb(), knob.maxDb());
-    }
-
-    /// Every input with a gain knob, in the order of the rig.
-    public List<InputGain> all() {
-        return all;
+        return knob.nearest((low + high) / 2 - untouched).db();
     }
 }

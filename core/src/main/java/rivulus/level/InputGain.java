@@ -46,26 +46,30 @@ public record InputGain(
                         Optional.empty()));
     }
 
+    /// The same input as it should stand: as it is, where it stands well.
+    public Preamp should() {
+        return turn().isPresent() ? wanted : now;
+    }
+
+    /// Whether nothing comes in, and it is not turned up.
+    public boolean isIdle() {
+        return source.isEmpty() && turn().isEmpty();
+    }
+
     /// Why it should stand so, in a sentence; what no gain can do is said.
     public String why() {
         if (source.isEmpty()) return "Nothing comes in: no gain.";
         if (Double.isInfinite(now.turnedDb())) return "It is off.";
         String who = Names.of(source.get());
-        if (isFar)
-            return "%s only comes from afar: set by ear."
-                    .formatted(Words.sentence(who).replace(".", ""));
+        if (isFar) return "%s only comes from afar: set by ear.".formatted(Words.sentence(who));
         double beyond = wanted.outOfReachDb();
         if (beyond > 0)
             return "%s comes in too softly: the gain ends %s short. Nearer to the microphone, or one that gives more."
-                    .formatted(Words.sentence(who).replace(".", ""), Words.db(beyond));
+                    .formatted(Words.sentence(who), Words.db(beyond));
         if (beyond < 0)
             return "%s comes in too loud by %s for the least gain: a pad, or less before it."
-                    .formatted(Words.sentence(who).replace(".", ""), Words.db(-beyond));
+                    .formatted(Words.sentence(who), Words.db(-beyond));
         return "Loud moments of %s peak at %s."
-                .formatted(who, dbfs(peaksDbfs(turn().isPresent() ? wanted : now)));
-    }
-
-    private static String dbfs(double level) {
-        return Words.signed(level, 0).replace("+", "") + Words.THIN + "dBFS";
+                .formatted(who, Words.figure(peaksDbfs(should()), 0, "dBFS"));
     }
 }

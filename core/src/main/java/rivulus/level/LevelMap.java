@@ -47,8 +47,8 @@ public final class LevelMap {
     /// What a converter adds, in dBFS, A-weighted ~ (REFERENCE: 95 dB built in … 115 dB).
     private static final double CONVERTER_DBFS = -110;
 
-    private static final double CONVERTER_POWER =
-            Math.pow(10, (CONVERTER_DBFS - Speech.LINE_UP_DBFS) / 10);
+    private static final Noise CONVERTER =
+            new Noise("the converter", CONVERTER_DBFS - Speech.LINE_UP_DBFS);
 
     /// Two equal channels that are folded come 6 dB louder than one of them alone.
     private static final double FOLDED_DB = 6.1;
@@ -141,7 +141,7 @@ public final class LevelMap {
                 .map(Place::room)
                 .flatMap(room -> kinds.find(room).flatMap(Template::air).stream())
                 .map(Air::noiseDba)
-                .map(noise -> new Noise("the room", noise - lineUp))
+                .map(noise -> new Noise(Noise.ROOM, noise - lineUp))
                 .toList();
     }
 
@@ -179,7 +179,9 @@ public final class LevelMap {
         double lineUp = survey.leavesDbu(new Ref(device.id(), port.id()));
         if (survey.isPassive(device)) return quiet(Unit.DBU, lineUp);
         Electric electric = port.electric();
-        boolean capsule = kind.ends().stream().anyMatch(end -> !Double.isNaN(end.mvPerPa()));
+        boolean capsule =
+                port.carries().isMicrophone()
+                        && kind.ends().stream().anyMatch(end -> !Double.isNaN(end.mvPerPa()));
         return new Scale(
                 Unit.DBU,
                 lineUp,
@@ -204,7 +206,7 @@ public final class LevelMap {
     /// What a leg adds of itself: a converter.
     static Optional<Noise> noiseOf(Leg leg) {
         return leg.marks().stream().anyMatch(CONVERTING::contains)
-                ? Optional.of(new Noise("the converter", CONVERTER_DBFS - Speech.LINE_UP_DBFS))
+                ? Optional.of(CONVERTER)
                 : Optional.empty();
     }
 
@@ -245,8 +247,7 @@ public final class LevelMap {
         for (Node node : graph.nodes()) {
             Scale scale = at(node.point());
             made.ceilingDb()[node.index()] = scale.ceilingDb();
-            for (Noise noise : scale.noise())
-                made.noise()[node.index()] += Math.pow(10, noise.db() / 10);
+            for (Noise noise : scale.noise()) made.noise()[node.index()] += noise.power();
         }
         for (Leg leg : graph.legs()) {
             made.converts()[leg.index()] = noiseOf(leg).isPresent();
@@ -277,7 +278,7 @@ public final class LevelMap {
             before = gain;
             if (i > 0) {
                 int leg = source.by(at).index();
-                if (all.converts()[leg]) noise += CONVERTER_POWER;
+                if (all.converts()[leg]) noise += CONVERTER.power();
                 if (all.folds()[leg]) louder += FOLDED_DB;
             }
             double db = source.db(at) + louder;

@@ -45,7 +45,7 @@ public record Preamp(KnobUse use, Knob.Level knob, Ref from, double forLineUpDb,
         if (reach.isEmpty() || Double.isNaN(gainDb()))
             return turnedDb == 0 ? "as usual" : Words.db(turnedDb) + " against usual";
         double travel = reach.get().travel(gainDb());
-        String gain = Words.signed(gainDb(), 0) + Words.THIN + "dB";
+        String gain = Words.figure(gainDb(), 0, "dB");
         return switch (reach.get().marks()) {
             case DB -> gain;
             case TEN -> "%s, about %s of 10".formatted(gain, halves(10 * travel));

@@ -36,7 +36,15 @@ public record Scale(Unit unit, double lineUp, double ceilingDb, List<Noise> nois
     ///
     /// @param what in words: "the room", "the preamplifier of MIC 1"
     /// @param db A-weighted, against line-up
-    public record Noise(String what, double db) {}
+    public record Noise(String what, double db) {
+        /// What a room sounds of by itself.
+        static final String ROOM = "the room";
+
+        /// As a power, 1 at line-up.
+        double power() {
+            return Math.pow(10, db / 10);
+        }
+    }
 
     /// A level against line-up, as a meter there reads it.
     public double reads(double db) {
@@ -45,6 +53,6 @@ public record Scale(Unit unit, double lineUp, double ceilingDb, List<Noise> nois
 
     /// The same in words, to a whole decibel: "−24 dBFS".
     public String say(double db) {
-        return Words.signed(reads(db), 0).replace("+", "") + Words.THIN + unit.word();
+        return Words.figure(reads(db), 0, unit.word());
     }
 }

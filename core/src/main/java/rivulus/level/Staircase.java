@@ -58,7 +58,12 @@ public record Staircase(Way way, List<Stair> stairs, double crestDb) {
     ///
     /// @param at the place of its step among the stairs
     /// @param endDb how loud it is at the end
-    public record Hiss(int at, String what, double endDb) {}
+    public record Hiss(int at, String what, double endDb) {
+        /// Whether it is what a room sounds of by itself.
+        public boolean isRoom() {
+            return what.equals(Scale.Noise.ROOM);
+        }
+    }
 
     /// The strongest way of a source to an ear; empty where it does not come.
     public static Optional<Staircase> of(
@@ -73,7 +78,7 @@ public record Staircase(Way way, List<Stair> stairs, double crestDb) {
     public static Staircase along(Way way, LiveGraph live, LevelMap levels, Limits limits) {
         List<Stair> stairs = new ArrayList<>();
         Scale first = levels.at(way.start().point());
-        double noise = power(first);
+        double noise = power(noises(first, Optional.empty()));
         stairs.add(
                 new Stair(
                         way.start(),
@@ -86,9 +91,7 @@ public record Staircase(Way way, List<Stair> stairs, double crestDb) {
         for (Way.Step step : way.steps()) {
             Scale scale = levels.at(step.to().point());
             noise *= Math.pow(10, (step.gainDb() - before) / 10);
-            noise += power(scale);
-            Optional<Scale.Noise> added = LevelMap.noiseOf(step.leg());
-            if (added.isPresent()) noise += Math.pow(10, added.get().db() / 10);
+            noise += power(noises(scale, Optional.of(step.leg())));
             before = step.gainDb();
             stairs.add(
                     new Stair(
@@ -102,8 +105,15 @@ public record Staircase(Way way, List<Stair> stairs, double crestDb) {
         return new Staircase(way, stairs, limits.get(Limit.CREST));
     }
 
-    private static double power(Scale scale) {
-        return scale.noise().stream().mapToDouble(n -> Math.pow(10, n.db() / 10)).sum();
+    /// What hisses at a point, and on the leg to it.
+    private static List<Scale.Noise> noises(Scale scale, Optional<Leg> leg) {
+        List<Scale.Noise> noises = new ArrayList<>(scale.noise());
+        leg.flatMap(LevelMap::noiseOf).ifPresent(noises::add);
+        return noises;
+    }
+
+    private static double power(List<Scale.Noise> noises) {
+        return noises.stream().mapToDouble(Scale.Noise::power).sum();
     }
 
     private static double decibels(double power) {
@@ -148,15 +158,19 @@ public record Staircase(Way way, List<Stair> stairs, double crestDb) {
         return end().signalToNoiseDb();
     }
 
+    /// Whether it ends in an open ear, which hears its own room.
+    public boolean endsInTheRoom() {
+        return end().scale().noise().stream()
+                .anyMatch(noise -> noise.what().equals(Scale.Noise.ROOM));
+    }
+
     /// What the noise at the end is made of, loudest first.
     public List<Hiss> hisses() {
         List<Hiss> hisses = new ArrayList<>();
         double end = end().db();
         for (int at = 0; at < stairs.size(); at++) {
             Stair stair = stairs.get(at);
-            List<Scale.Noise> noises = new ArrayList<>(stair.scale().noise());
-            stair.leg().flatMap(LevelMap::noiseOf).ifPresent(noises::add);
-            for (Scale.Noise noise : noises)
+            for (Scale.Noise noise : noises(stair.scale(), stair.leg()))
                 hisses.add(new Hiss(at, noise.what(), noise.db() + end - stair.db()));
         }
         hisses.sort(Comparator.comparingDouble(Hiss::endDb).reversed());

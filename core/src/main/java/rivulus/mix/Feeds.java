@@ -220,11 +220,7 @@ public final class Feeds {
     /// Where an ear listens: whoever wears something listens to that, whatever the room is filled
     /// with.
     private int[] listensAt(Ear ear) {
-        int[] all =
-                graph.ear(ear.id()).channels().stream()
-                        .flatMapToInt(Arrays::stream)
-                        .distinct()
-                        .toArray();
+        int[] all = graph.ear(ear.id()).nodes();
         int[] worn = Arrays.stream(all).filter(this::isWorn).toArray();
         return worn.length > 0 ? worn : all;
     }

@@ -5,14 +5,16 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import rivulus.check.Finding;
 import rivulus.check.Proof;
 import rivulus.check.SceneProof;
-import rivulus.gear.Knob;
 import rivulus.gear.Setting;
 import rivulus.hearing.Way;
 import rivulus.hearing.Ways;
 import rivulus.level.Preamp;
+import rivulus.level.Turning;
+import rivulus.show.Cable;
 import rivulus.show.Limit;
 import rivulus.show.Ref;
 import rivulus.show.Show;
@@ -21,7 +23,6 @@ import rivulus.show.Turn;
 import rivulus.signal.KnobUse;
 import rivulus.signal.Leg;
 import rivulus.signal.LiveGraph;
-import rivulus.words.Words;
 
 /// The plan beside a recording: what it foretells of a track, and what would have to be turned.
 final class Foretold {
@@ -58,25 +59,26 @@ final class Foretold {
                 .levelDb();
     }
 
+    /// The ring of grounds that is closed by a lead on a track's way; empty where there is none.
     Optional<Finding> ring(Track track) {
         Set<String> passed =
                 ways(track).stream()
                         .flatMap(way -> way.legs().stream())
-                        .flatMap(leg -> List.of(leg.from().device(), leg.to().device()).stream())
+                        .flatMap(leg -> Stream.of(leg.from().device(), leg.to().device()))
+                        .collect(Collectors.toSet());
+        Set<String> leads =
+                show().rig().cables().stream()
+                        .filter(cable -> passed.contains(cable.from().device()))
+                        .filter(cable -> passed.contains(cable.to().device()))
+                        .map(Cable::id)
                         .collect(Collectors.toSet());
         return proof.ofTheRig().stream()
                 .filter(finding -> finding.rule().equals("ground-loop"))
-                .filter(
-                        finding ->
-                                finding.gear().stream()
-                                        .flatMap(
-                                                cable ->
-                                                        proof.show().rig().cables().stream()
-                                                                .filter(c -> c.id().equals(cable)))
-                                        .anyMatch(c -> passed.stream().anyMatch(c::touches)))
+                .filter(finding -> finding.gear().stream().anyMatch(leads::contains))
                 .findFirst();
     }
 
+    /// The strongest way of the track's source, or of each of a mix, to where it listens.
     List<Way> ways(Track track) {
         if (track.ear().isEmpty()) return List.of();
         String ear = track.ear().get().id();
@@ -88,9 +90,6 @@ final class Foretold {
 
     // What to turn
 
-    /// A turn, and how it is said.
-    record Turning(Turn turn, String words) {}
-
     /// The gain that a track's source passes first, turned by so much; else another level on its
     /// way.
     Optional<Turning> gain(Track track, double byDb) {
@@ -99,78 +98,45 @@ final class Foretold {
                 Optional<Preamp> preamp = proof.levels().preamp(live, leg);
                 if (preamp.isPresent()) return turned(preamp.get().use(), byDb);
             }
-            Optional<Turning> other = level(way, byDb);
+            Optional<Turning> other =
+                    way.knobs(live.graph()).flatMap(use -> turned(use, byDb).stream()).findFirst();
             if (other.isPresent()) return other;
         }
         return Optional.empty();
     }
 
-    /// The last level before a track's ear, turned by so much.
+    /// The last level before a track's ear that all of it passes, turned by so much.
     Optional<Turning> level(Track track, double byDb) {
         List<Way> ways = ways(track);
         if (ways.isEmpty()) return Optional.empty();
-        List<KnobUse> last = levels(ways.getFirst());
-        for (Way way : ways) last = last.stream().filter(levels(way)::contains).toList();
-        return last.reversed().stream().flatMap(use -> turned(use, byDb).stream()).findFirst();
-    }
-
-    private Optional<Turning> level(Way way, double byDb) {
-        return levels(way).stream().flatMap(use -> turned(use, byDb).stream()).findFirst();
-    }
-
-    private List<KnobUse> levels(Way way) {
-        List<KnobUse> levels = new ArrayList<>();
-        for (Leg leg : way.legs())
-            for (Leg.Govern govern : leg.governors()) {
-                KnobUse use = live.graph().knobs().get(govern.knob());
-                if (use.knob() instanceof Knob.Level) levels.add(use);
-            }
-        return levels;
+        List<KnobUse> shared = new ArrayList<>(ways.getFirst().knobs(live.graph()).toList());
+        for (Way way : ways) shared.retainAll(way.knobs(live.graph()).toList());
+        return shared.reversed().stream().flatMap(use -> turned(use, byDb).stream()).findFirst();
     }
 
     private Optional<Turning> turned(KnobUse use, double byDb) {
-        int k = live.graph().knobIndex(use.ref().device(), use.ref().name());
-        if (!(use.knob() instanceof Knob.Level level)
-                || !(live.positions().get(k) instanceof Setting.Level now)
-                || now.isOff()) return Optional.empty();
-        double wanted = Math.rint((now.db() + byDb) / level.stepDb()) * level.stepDb();
-        Setting.Level to = new Setting.Level(Math.clamp(wanted, level.minDb(), level.maxDb()));
-        double by = to.db() - now.db();
-        if (Math.abs(by) < level.stepDb() / 2) return Optional.empty();
-        return Optional.of(
-                new Turning(
-                        new Turn(use.ref(), now, to, Optional.empty()),
-                        "%s %s%s%s"
-                                .formatted(
-                                        use.words(),
-                                        by > 0 ? "+" : "",
-                                        Words.shortest(by),
-                                        Words.THIN + "dB")));
+        return Turning.by(byDb, use, live, where(use));
+    }
+
+    private Optional<String> where(KnobUse use) {
+        return show().turnedIn(scene.scene().id(), use.ref());
     }
 
     /// A delay on the way to a track's ear, made longer.
     Optional<Turning> later(Track track, double byMs) {
-        for (Way way : ways(track))
-            for (Leg leg : way.legs())
-                for (Leg.Govern govern : leg.governors()) {
-                    KnobUse use = live.graph().knobs().get(govern.knob());
-                    if (!(use.knob() instanceof Knob.Time time)
-                            || !(live.positions().get(govern.knob()) instanceof Setting.Time now))
-                        continue;
-                    double wanted = Math.rint((now.ms() + byMs) / time.stepMs()) * time.stepMs();
-                    Setting.Time to =
-                            new Setting.Time(Math.clamp(wanted, time.minMs(), time.maxMs()));
-                    if (to.ms() > now.ms())
-                        return Optional.of(
-                                new Turning(
-                                        new Turn(use.ref(), now, to, Optional.empty()),
-                                        use.words() + " to " + Words.ms(to.ms())));
-                }
-        return Optional.empty();
+        return ways(track).stream()
+                .flatMap(way -> way.knobs(live.graph()))
+                .flatMap(use -> Turning.later(byMs, use, live, where(use)).stream())
+                .findFirst();
     }
 
-    /// What a knob is called.
-    String words(Ref knob) {
-        return live.graph().knob(knob).orElseThrow().words();
+    /// A switch turned on; empty where it is on.
+    Optional<Turning> switchedOn(Ref knob) {
+        int k = live.graph().knobIndex(knob.device(), knob.name());
+        Setting now = live.positions().get(k);
+        Setting on = new Setting.Switch(true);
+        if (now.equals(on)) return Optional.empty();
+        KnobUse use = live.graph().knobs().get(k);
+        return Optional.of(new Turning(use, new Turn(knob, now, on, where(use))));
     }
 }

@@ -77,6 +77,11 @@ public final class Matching {
                 who.map(Who::isPicture).orElse(false));
     }
 
+    /// Whether a file names somebody of the show.
+    public boolean knows(Path file) {
+        return !named(stem(file)).isEmpty();
+    }
+
     /// The one source that an ear is for, as a track is.
     public Optional<Source> only(Ear ear) {
         return ear.kind() == Ear.Kind.TRACK || ear.kind() == Ear.Kind.SECOND_LANGUAGE

@@ -3,6 +3,7 @@ package rivulus.recording;
 import java.util.List;
 import java.util.Optional;
 import rivulus.disk.FileTrouble;
+import rivulus.level.Turning;
 import rivulus.recording.Remark.Kind;
 import rivulus.show.Limit;
 import rivulus.show.Names;
@@ -22,8 +23,6 @@ final class PictureRemarks {
         this.plan = plan;
         this.said = said;
     }
-
-    // Sound against picture
 
     /// Every camera among the tracks, beside what goes out.
     void look(List<Track> tracks) throws FileTrouble {
@@ -54,7 +53,7 @@ final class PictureRemarks {
         boolean fine =
                 late <= plan.limit(Limit.PICTURE_LATE) && late >= -plan.limit(Limit.PICTURE_EARLY);
         if (fine) return;
-        Optional<Foretold.Turning> turning = late < 0 ? plan.later(sound, -late) : Optional.empty();
+        Optional<Turning> turning = late < 0 ? plan.later(sound, -late) : Optional.empty();
         said.say(
                 Kind.PICTURE,
                 Severity.PROBLEM,
@@ -69,7 +68,7 @@ final class PictureRemarks {
                                                 late < 0
                                                         ? ": delay it by as much"
                                                         : ": delay the picture by as much")),
-                turning.map(Foretold.Turning::turn).stream().toList(),
+                turning.stream().toList(),
                 Remark.figures("lateMs", late));
     }
 }

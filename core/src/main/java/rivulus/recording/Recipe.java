@@ -9,9 +9,11 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import java.util.stream.Stream;
 import rivulus.disk.FileTrouble;
 import rivulus.disk.Json;
 import rivulus.file.Templates;
+import rivulus.show.Show;
 import rivulus.sound.Loudness;
 import rivulus.sound.Talk;
 import rivulus.sound.WavFormat;
@@ -48,22 +50,22 @@ public final class Recipe {
         return (String) page.get("about");
     }
 
-    /// The show that it is of.
-    public String show() {
-        return (String) page.get("show");
+    /// Whether it is of a show: whether that has its scene, and somebody for every file.
+    public boolean isOf(Show show) {
+        Matching matching = Matching.with(show);
+        return show.scene((String) page.get("scene")).isPresent()
+                && tracks().allMatch(track -> matching.knows(Path.of((String) track.get("file"))));
     }
 
-    /// The scene that it is of.
-    public String scene() {
-        return (String) page.get("scene");
+    private Stream<Map<?, ?>> tracks() {
+        return ((List<?>) page.get("tracks")).stream().map(track -> (Map<?, ?>) track);
     }
 
     /// Makes the files in a folder.
     public List<Path> make(Path folder) throws IOException {
         Files.createDirectories(folder);
         List<Path> files = new ArrayList<>();
-        for (Object each : (List<?>) page.get("tracks")) {
-            Map<?, ?> track = (Map<?, ?>) each;
+        for (Map<?, ?> track : tracks().toList()) {
             double[] sound = sound(track);
             Path file = folder.resolve((String) track.get("file"));
             double late = number(track, "cameraLateMs", 0);

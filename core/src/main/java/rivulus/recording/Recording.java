@@ -52,9 +52,4 @@ public final class Recording {
     public List<Remark> remarks() {
         return remarks;
     }
-
-    /// The remarks that can be taken, together in one step.
-    public List<Remark> taken() {
-        return remarks.stream().filter(Remark::canBeTaken).toList();
-    }
 }

@@ -6,10 +6,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import rivulus.edit.Edit;
+import rivulus.level.Turning;
 import rivulus.show.Cast;
 import rivulus.show.Person;
 import rivulus.show.Show;
-import rivulus.show.Turn;
 import rivulus.words.Severity;
 
 /// One thing that a recording says.
@@ -18,7 +18,7 @@ import rivulus.words.Severity;
 /// @param sentence what was found, and what to do
 /// @param ears the ears at whose tracks it was found
 /// @param finding the finding of the plan that foretells it, as outputs write it; empty where none
-/// @param turns what to turn
+/// @param turns what to turn, by steps: of several remarks about one knob all count
 /// @param louder people who are louder or softer than the plan took them to be, in dB; they are
 ///     noted with the turn, so that the plan foretells what was measured
 /// @param figures what was measured, by name
@@ -28,7 +28,7 @@ public record Remark(
         String sentence,
         List<String> ears,
         Optional<String> finding,
-        List<Turn> turns,
+        List<Turning> turns,
         Map<String, Double> louder,
         Map<String, Double> figures) {
     public Remark {
@@ -67,13 +67,12 @@ public record Remark(
     /// Takes several in one step.
     public static Edit take(Show show, List<Remark> remarks) {
         Show after = show;
-        int turns = 0;
         for (Remark remark : remarks) {
-            after = after.with(remark.turns()).withCast(noted(after.cast(), remark.louder()));
-            turns += remark.turns().size();
+            for (Turning turning : remark.turns()) after = after.with(turning.on(after));
+            after = after.withCast(noted(after.cast(), remark.louder()));
         }
         String name =
-                turns == 1 && remarks.size() == 1
+                remarks.size() == 1
                         ? "Turn as the recording says"
                         : "Take %d of what the recording says".formatted(remarks.size());
         return Edit.of(name, show, after);

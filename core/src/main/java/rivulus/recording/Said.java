@@ -5,8 +5,8 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import rivulus.level.Turning;
 import rivulus.show.Ear;
-import rivulus.show.Turn;
 import rivulus.words.Severity;
 
 /// What has been said of a recording so far.
@@ -33,7 +33,7 @@ final class Said {
             Severity severity,
             Track track,
             String sentence,
-            List<Turn> turns,
+            List<Turning> turns,
             Map<String, Double> figures) {
         add(
                 new Remark(

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import rivulus.check.Finding;
+import rivulus.level.Turning;
 import rivulus.recording.Remark.Kind;
 import rivulus.show.Ear;
 import rivulus.show.Limit;
@@ -58,8 +59,7 @@ final class TrackRemarks {
         Channel sound = track.sound();
         if (sound.clipped() == 0) return;
         double middle = (plan.limit(Limit.PEAKS_LOW) + plan.limit(Limit.PEAKS_HIGH)) / 2;
-        Optional<Foretold.Turning> turning =
-                plan.gain(track, middle - Math.max(sound.peakDbfs(), -3));
+        Optional<Turning> turning = plan.gain(track, middle - Math.max(sound.peakDbfs(), -3));
         said.say(
                 Kind.CLIPPED,
                 Severity.PROBLEM,
@@ -70,7 +70,7 @@ final class TrackRemarks {
                                 Words.times(sound.clipped()),
                                 clock(sound.clips().getFirst().from()),
                                 turning.map(t -> ": " + t.words()).orElse(": less gain before it")),
-                turning.map(Foretold.Turning::turn).stream().toList(),
+                turning.stream().toList(),
                 Remark.figures(
                         "clipped", sound.clipped(), "firstS", sound.clips().getFirst().from()));
     }
@@ -105,7 +105,6 @@ final class TrackRemarks {
                         Remark.figures("hz", hum.hz(), "dbfs", hum.dbfs(), "underDb", under)));
     }
 
-    /// The ring of grounds that the way to a track's ear has most to do with.
     private void sides(Track track) {
         if (track.channel() >= 0 || track.measured().stereo().isEmpty()) return;
         var stereo = track.measured().stereo().get();
@@ -136,7 +135,7 @@ final class TrackRemarks {
         double target = plan.limit(Limit.PUBLIC_LUFS);
         double off = track.lufs() - target;
         if (Math.abs(off) > plan.limit(Limit.PUBLIC_SPREAD)) {
-            Optional<Foretold.Turning> turning = plan.level(track, -off);
+            Optional<Turning> turning = plan.level(track, -off);
             said.say(
                     Kind.LOUDNESS,
                     Severity.CAUTION,
@@ -149,7 +148,7 @@ final class TrackRemarks {
                                     off < 0 ? "softer" : "louder",
                                     Words.signed(target, 0),
                                     turning.map(t -> ": " + t.words()).orElse("")),
-                    turning.map(Foretold.Turning::turn).stream().toList(),
+                    turning.stream().toList(),
                     Remark.figures("lufs", track.lufs(), "offLu", off));
         }
         if (track.truePeakDbtp() > plan.limit(Limit.PUBLIC_PEAK))
@@ -166,6 +165,6 @@ final class TrackRemarks {
     }
 
     static String lu(double lu) {
-        return Words.signed(lu, lu == Math.rint(lu) ? 0 : 1) + Words.THIN + "LU";
+        return Words.shortest(lu) + Words.THIN + "LU";
     }
 }

@@ -8,9 +8,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.DoublePredicate;
 import rivulus.disk.FileTrouble;
-import rivulus.gear.Canceller;
-import rivulus.gear.Setting;
 import rivulus.level.Staircase;
+import rivulus.level.Turning;
 import rivulus.recording.Remark.Kind;
 import rivulus.show.Device;
 import rivulus.show.Ear;
@@ -18,9 +17,7 @@ import rivulus.show.Limit;
 import rivulus.show.Person;
 import rivulus.show.Ref;
 import rivulus.show.Role;
-import rivulus.show.Show;
 import rivulus.show.Source;
-import rivulus.show.Turn;
 import rivulus.sound.Compared;
 import rivulus.sound.Comparing;
 import rivulus.words.Severity;
@@ -46,8 +43,6 @@ final class VoiceRemarks {
         this.tracks = tracks;
         this.said = said;
     }
-
-    // Voices against each other
 
     private List<Track> ofVoices() {
         return tracks.stream()
@@ -96,7 +91,7 @@ final class VoiceRemarks {
     }
 
     private void uneven(Track track, Track other, double by) {
-        Optional<Foretold.Turning> turning = plan.gain(track, -by);
+        Optional<Turning> turning = plan.gain(track, -by);
         String who = track.source().orElseThrow().name();
         said.add(
                 new Remark(
@@ -115,7 +110,7 @@ final class VoiceRemarks {
                                                                 : ": farther from the microphone")),
                         track.ear().map(Ear::id).stream().toList(),
                         Optional.empty(),
-                        turning.map(Foretold.Turning::turn).stream().toList(),
+                        turning.stream().toList(),
                         Map.of(track.source().orElseThrow().id(), by),
                         Remark.figures("lufs", track.lufs(), "offLu", by)));
     }
@@ -128,9 +123,8 @@ final class VoiceRemarks {
         double hair = 3;
         if (peaks >= low - hair && peaks <= high + hair) return;
         double by = (low + high) / 2 - peaks;
-        List<Turn> turns = new ArrayList<>();
-        for (Track track : voices.keySet())
-            plan.gain(track, by).map(Foretold.Turning::turn).ifPresent(turns::add);
+        List<Turning> turns = new ArrayList<>();
+        for (Track track : voices.keySet()) plan.gain(track, by).ifPresent(turns::add);
         said.add(
                 new Remark(
                         Kind.PEAKS,
@@ -170,23 +164,30 @@ final class VoiceRemarks {
                 Remark.figures("underDb", measured, "foretoldDb", foretold));
     }
 
-    // Voices in each other's tracks
-
     /// Voices in each other's tracks; says whether it went on to the end.
     boolean pairs(DoublePredicate goesOn) throws FileTrouble {
-        List<Track> voices = ofVoices().stream().limit(MOST_VOICES).toList();
+        List<Track> all = ofVoices();
+        List<Track> voices = all.stream().limit(MOST_VOICES).toList();
         if (voices.size() < 2) return true;
+        if (all.size() > voices.size())
+            said.say(
+                    Kind.FILE,
+                    Severity.NOTE,
+                    voices.getLast(),
+                    "Echo and bleed were looked for among the first %s voices only."
+                            .formatted(Words.number(MOST_VOICES)),
+                    Map.of());
         List<Comparing.Stretch> read = new ArrayList<>();
         for (Track track : voices)
             read.add(Comparing.slower(Comparing.read(track.file(), track.channel()), SLOW_HZ));
         List<Comparing.Ready> ready = Comparing.ready(read);
-        int all = voices.size() * (voices.size() - 1);
+        int pairs = voices.size() * (voices.size() - 1);
         int done = 0;
         for (int in = 0; in < voices.size(); in++)
             for (int of = 0; of < voices.size(); of++) {
-                if (in == of) continue;
+                if (voices.get(in).source().equals(voices.get(of).source())) continue;
                 pair(voices.get(in), ready.get(in), voices.get(of), ready.get(of));
-                if (!goesOn.test(0.2 + 0.75 * ++done / all)) return false;
+                if (!goesOn.test(0.2 + 0.75 * ++done / pairs)) return false;
             }
         return true;
     }
@@ -201,8 +202,8 @@ final class VoiceRemarks {
                         .of(in.ear().orElseThrow().id(), of.source().orElseThrow().id())
                         .hearing()
                         .levelDb();
-        if (far && found.levelDb() > ECHO_LEAST_DB && foretold < plan.limit(Limit.HEARD))
-            echo(in, of, found);
+        if (far && found.levelDb() > ECHO_LEAST_DB)
+            echo(in, of, found, foretold >= plan.limit(Limit.HEARD));
         else if (!far && found.levelDb() > BLEED_LEAST_DB && found.levelDb() > foretold + 6)
             said.say(
                     Kind.BLEED,
@@ -221,30 +222,31 @@ final class VoiceRemarks {
         return source instanceof Person person && person.role() == Role.CALLER;
     }
 
-    private void echo(Track in, Track of, Compared found) {
+    private void echo(Track in, Track of, Compared found, boolean isForetold) {
         if (said.has(Kind.ECHO, in)) return;
         Person caller = (Person) in.source().orElseThrow();
-        Optional<Turn> canceller = canceller(caller);
+        Optional<Turning> canceller = canceller(caller);
         said.say(
                 Kind.ECHO,
                 Severity.PROBLEM,
                 in,
-                "%s comes back from %s's end after %s, %s under: %s."
+                "%s comes back from %s's end after %s, %s under%s: %s."
                         .formatted(
                                 of.source().orElseThrow().name(),
                                 caller.name(),
                                 Words.ms(found.delayMs()),
                                 Words.db(-found.levelDb()),
+                                isForetold ? ", as the plan foretells" : "",
                                 remedy(caller, canceller)),
                 canceller.stream().toList(),
                 Remark.figures("delayMs", found.delayMs(), "levelDb", found.levelDb()));
     }
 
-    private String remedy(Person caller, Optional<Turn> canceller) {
+    private String remedy(Person caller, Optional<Turning> canceller) {
         String them = caller.object();
         if (canceller.isPresent())
             return "set %s to on, or headphones for %s"
-                    .formatted(plan.words(canceller.get().knob()), them);
+                    .formatted(canceller.get().use().words(), them);
         return plan.proof().survey().devices().stream()
                 .filter(device -> device.worn().equals(caller.id()))
                 .filter(device -> plan.proof().survey().template(device).isWorn())
@@ -257,26 +259,19 @@ final class VoiceRemarks {
     }
 
     /// The echo canceller of a machine at somebody's end that is off.
-    private Optional<Turn> canceller(Person caller) {
-        Show show = plan.show();
-        for (Device device : plan.proof().survey().devices()) {
-            String place = show.rig().device(device.on()).map(Device::place).orElse(device.place());
-            if (!place.equals(caller.place())) continue;
-            for (Canceller canceller : plan.proof().survey().template(device).cancellers()) {
-                Setting now =
-                        plan.proof()
-                                .survey()
-                                .stands(device, canceller.knob())
-                                .orElse(new Setting.Switch(false));
-                if (now.equals(new Setting.Switch(false)))
-                    return Optional.of(
-                            new Turn(
-                                    new Ref(device.id(), canceller.knob()),
-                                    now,
-                                    new Setting.Switch(true),
-                                    Optional.empty()));
-            }
-        }
-        return Optional.empty();
+    private Optional<Turning> canceller(Person caller) {
+        return plan.proof().survey().devices().stream()
+                .filter(device -> place(device).equals(caller.place()))
+                .flatMap(
+                        device ->
+                                plan.proof().survey().template(device).cancellers().stream()
+                                        .map(c -> new Ref(device.id(), c.knob())))
+                .flatMap(knob -> plan.switchedOn(knob).stream())
+                .findFirst();
+    }
+
+    /// Where a machine stands; of a program its computer.
+    private String place(Device device) {
+        return plan.show().rig().device(device.on()).orElse(device).place();
     }
 }

@@ -32,7 +32,7 @@ public final class LevelReport {
             for (Ear listens : proof.show().ears())
                 if (ear.isEmpty() || listens.id().equals(ear))
                     for (LevelSheet.Row row : LevelSheet.of(proof, scene, listens, "").rows())
-                        levels.add(level(proof, scene, listens, row));
+                        levels.add(level(listens, row));
             out.add(map("scene", scene.scene().id(), "levels", levels));
         }
         return map(
@@ -52,25 +52,19 @@ public final class LevelReport {
                 "source", gain.source().map(Source::id).orElse(null),
                 "turnedDb", number(gain.now().turnedDb()),
                 "gainDb", number(gain.now().gainDb()),
-                "shouldBeDb",
-                        number(
-                                gain.turn().isPresent()
-                                        ? gain.wanted().turnedDb()
-                                        : gain.now().turnedDb()),
+                "shouldBeDb", number(gain.should().turnedDb()),
                 "peaksDbfs", number(gain.peaksDbfs(gain.now())),
                 "why", gain.why());
     }
 
-    private static Map<String, Object> level(
-            Proof proof, SceneProof scene, Ear ear, LevelSheet.Row row) {
-        Staircase way =
-                proof.staircase(scene.scene().id(), row.source().id(), ear.id()).orElseThrow();
+    private static Map<String, Object> level(Ear ear, LevelSheet.Row row) {
+        Staircase way = row.way();
         return map(
                 "ear", ear.id(),
                 "source", row.source().id(),
-                "headroomDb", number(row.headroomDb()),
-                "tightAt", row.tight(),
-                "signalToNoiseDb", number(row.signalToNoiseDb()),
+                "headroomDb", number(way.headroomDb()),
+                "tightAt", way.tightest().node().words(),
+                "signalToNoiseDb", number(way.signalToNoiseDb()),
                 "advice", row.advice().stream().map(Advice::sentence).toList(),
                 "steps", way.stairs().stream().map(stair -> step(way, stair)).toList());
     }

@@ -5,6 +5,7 @@ import static rivulus.report.Report.number;
 
 import java.util.List;
 import java.util.Map;
+import rivulus.level.Turning;
 import rivulus.recording.Recording;
 import rivulus.recording.Remark;
 import rivulus.recording.Track;
@@ -108,7 +109,7 @@ public final class SoundReport {
                 "sentence", remark.sentence(),
                 "ears", remark.ears(),
                 "finding", remark.finding().orElse(null),
-                "turns", remark.turns().stream().map(SoundReport::turn).toList(),
+                "turns", remark.turns().stream().map(Turning::turn).map(SoundReport::turn).toList(),
                 "measured", remark.louder(),
                 "figures", remark.figures());
     }

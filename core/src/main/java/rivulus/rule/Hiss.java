@@ -26,7 +26,8 @@ final class Hiss implements Rule {
     public List<Finding.Draft> inScene(SceneProof scene, Limits limits) {
         List<Finding.Draft> findings = new ArrayList<>();
         for (SceneProof.Coming comes : scene.comings())
-            if (!comes.isOpenEar() && comes.way().signalToNoiseDb() < limits.get(Limit.NOISE))
+            if (!comes.way().endsInTheRoom()
+                    && comes.way().signalToNoiseDb() < limits.get(Limit.NOISE))
                 findings.add(finding(scene, comes));
         return findings;
     }
@@ -52,7 +53,7 @@ final class Hiss implements Rule {
         Staircase.Hiss hiss = comes.way().hisses().getFirst();
         Node from = comes.way().stairs().get(hiss.at()).node();
         String what =
-                hiss.what().equals("the room")
+                hiss.isRoom()
                         ? "the room around " + from.device()
                         : hiss.what() + " at " + from.words();
         double over = comes.way().signalToNoiseDb();

@@ -7,13 +7,14 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import rivulus.chart.LevelSheet;
+import rivulus.chart.GainSheet;
 import rivulus.check.Proof;
 import rivulus.check.SceneProof;
 import rivulus.gear.Knob;
 import rivulus.hearing.Way;
 import rivulus.hearing.Ways;
 import rivulus.leads.Survey;
+import rivulus.level.InputGain;
 import rivulus.show.Device;
 import rivulus.show.Ear;
 import rivulus.show.Limit;
@@ -56,25 +57,17 @@ final class LevelSheets {
     }
 
     private Part.Table gains() {
+        GainSheet sheet = GainSheet.of(proof);
         List<List<String>> rows = new ArrayList<>();
-        int idle = 0;
-        for (LevelSheet.Gain gain : LevelSheet.gains(proof)) {
-            if (gain.isIdle()) {
-                idle++;
-                continue;
-            }
+        for (InputGain gain : sheet.used())
             rows.add(
                     List.of(
-                            gain.place(),
-                            gain.input().source().map(Source::name).orElse(""),
-                            gain.should(),
-                            gain.input().why()));
-        }
+                            gain.now().use().words(),
+                            gain.source().map(Source::name).orElse(""),
+                            gain.should().marks(),
+                            gain.why()));
         List<String> notes = new ArrayList<>();
-        if (idle > 0)
-            notes.add(
-                    "%s not in use: gain at the bottom."
-                            .formatted(idle == 1 ? "One input is" : idle + " inputs are"));
+        sheet.idle().ifPresent(idle -> notes.add(idle + ": gain at the bottom."));
         notes.add(
                 "Turn up from the bottom while somebody talks as loudly as they will; what the meter says then comes first.");
         return new Part.Table("Input gains", List.of("knob", "who", "set to", "then"), rows, notes);
@@ -180,8 +173,8 @@ final class LevelSheets {
     private static String bytes(double bytes) {
         double gigabytes = bytes / 1e9;
         return gigabytes >= 1
-                ? Words.signed(gigabytes, 1) + Words.THIN + "GB"
-                : Words.signed(bytes / 1e6, 0) + Words.THIN + "MB";
+                ? Words.figure(gigabytes, 1, "GB")
+                : Words.figure(bytes / 1e6, 0, "MB");
     }
 
     // Going out

@@ -137,6 +137,12 @@ public record Show(
         return own;
     }
 
+    /// Where a knob has to be turned to be heard in a scene: in that scene, where it has a setting
+    /// of its own for it; else, empty, in the base.
+    public Optional<String> turnedIn(String scene, Ref knob) {
+        return scene(scene).filter(in -> in.knobs().containsKey(knob)).map(Scene::id);
+    }
+
     /// Whether some playback turns a knob by itself, so that nobody else can.
     public boolean isTurnedByItself(Ref knob) {
         return mutes().stream()

@@ -253,13 +253,10 @@ public final class LiveGraph {
     }
 
     private double[] gainsDb(String source, Predicate<Leg> by) {
-        return Reach.gainsFrom(
-                graph,
-                graph.source(source),
-                leg ->
-                        by.test(graph.legs().get(leg))
-                                ? 20 * Math.log10(legGain[leg])
-                                : Double.NEGATIVE_INFINITY);
+        Strongest strongest = Strongest.of(this, source, by);
+        double[] db = new double[size()];
+        for (int v = 0; v < db.length; v++) db[v] = strongest.db(v);
+        return db;
     }
 
     /// Whether sound of a source comes to a machine, by open legs and at least so loud at some

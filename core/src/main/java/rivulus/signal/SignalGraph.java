@@ -1,6 +1,7 @@
 package rivulus.signal;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Collections;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -170,5 +171,10 @@ public final class SignalGraph {
     ///
     /// @param channels for each channel of the ear, the nodes that are heard in it
     /// @param open for each of those nodes, whether it is an open ear, reached through air
-    public record EarNodes(List<int[]> channels, List<boolean[]> open) {}
+    public record EarNodes(List<int[]> channels, List<boolean[]> open) {
+        /// All of them, each once.
+        public int[] nodes() {
+            return channels.stream().flatMapToInt(Arrays::stream).distinct().toArray();
+        }
+    }
 }

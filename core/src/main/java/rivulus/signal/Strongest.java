@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.BitSet;
 import java.util.List;
+import java.util.function.Predicate;
 
 /// The strongest way of one source to every node of a live graph: how loud it comes there, and by
 /// which nodes. Costs one relaxation over the live edges; a loop that gains is gone round a few
@@ -14,15 +15,15 @@ public final class Strongest {
 
     private final LiveGraph live;
     private final double[] gain;
-    private final int[] by;
+    private final int[] edge;
     private final int[] from;
 
-    private Strongest(LiveGraph live, int[] starts) {
+    private Strongest(LiveGraph live, int[] starts, Predicate<Leg> by) {
         this.live = live;
         gain = new double[live.size()];
-        by = new int[live.size()];
+        edge = new int[live.size()];
         from = new int[live.size()];
-        Arrays.fill(by, -1);
+        Arrays.fill(edge, -1);
         BitSet now = new BitSet(gain.length);
         for (int start : starts) {
             gain[start] = 1;
@@ -34,9 +35,10 @@ public final class Strongest {
                 for (int e = live.firstEdge(v); e < live.firstEdge(v + 1); e++) {
                     int w = live.to(e);
                     double through = gain[v] * live.gain(e);
-                    if (through <= gain[w] * HARDLY || isOn(w, v)) continue;
+                    if (through <= gain[w] * HARDLY) continue;
+                    if (!by.test(live.leg(e)) || isOn(w, v)) continue;
                     gain[w] = through;
-                    by[w] = e;
+                    edge[w] = e;
                     from[w] = v;
                     next.set(w);
                 }
@@ -49,7 +51,7 @@ public final class Strongest {
         int at = to;
         for (int steps = 0; steps < gain.length; steps++) {
             if (at == node) return true;
-            if (by[at] < 0) return false;
+            if (edge[at] < 0) return false;
             at = from[at];
         }
         return true;
@@ -57,7 +59,12 @@ public final class Strongest {
 
     /// The strongest ways of a source.
     public static Strongest of(LiveGraph live, String source) {
-        return new Strongest(live, live.graph().source(source));
+        return of(live, source, _ -> true);
+    }
+
+    /// The strongest ways of a source by some legs only.
+    static Strongest of(LiveGraph live, String source, Predicate<Leg> by) {
+        return new Strongest(live, live.graph().source(source), by);
     }
 
     /// How loud it comes to a node, as a factor; 0 where it does not.
@@ -74,8 +81,8 @@ public final class Strongest {
     ///
     /// @throws IllegalStateException at the start, and where it does not come
     public Leg by(int node) {
-        if (by[node] < 0) throw new IllegalStateException("nothing comes to node " + node);
-        return live.leg(by[node]);
+        if (edge[node] < 0) throw new IllegalStateException("nothing comes to node " + node);
+        return live.leg(edge[node]);
     }
 
     /// The nodes on its way to a node, from where it begins to that; empty where it does not come.
@@ -84,7 +91,7 @@ public final class Strongest {
         if (gain[node] == 0) return way;
         int at = node;
         way.add(at);
-        while (by[at] >= 0) {
+        while (edge[at] >= 0) {
             at = from[at];
             way.add(at);
         }

@@ -3,7 +3,6 @@ package rivulus.sound;
 import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.List;
-import java.util.function.DoubleUnaryOperator;
 import rivulus.disk.FileTrouble;
 
 /// Finds one recording in another: delay, level and drift.
@@ -13,7 +12,7 @@ import rivulus.disk.FileTrouble;
 /// (Roth) where it may be far under something else, as an echo is. Costs a few Fourier transforms
 /// of what is compared, at most [#MOST_S].
 public final class Comparing {
-    /// Of longer recordings so much is compared, from the beginning of what sounds.
+    /// Of longer recordings so much is compared, from the beginning.
     public static final double MOST_S = 80;
 
     private static final int SMOOTH_BINS = 400;
@@ -25,11 +24,9 @@ public final class Comparing {
     private Comparing() {}
 
     /// A stretch of a recording, its channels together.
-    ///
-    /// @param fromS where in the recording it begins
-    public record Stretch(double[] samples, int rateHz, double fromS) {}
+    public record Stretch(double[] samples, int rateHz) {}
 
-    /// Reads a stretch from a recording.
+    /// Reads a recording from its beginning, as far as [#MOST_S].
     ///
     /// @param channel counted from 0; −1 for all together
     public static Stretch read(Path file, int channel) throws FileTrouble {
@@ -43,7 +40,7 @@ public final class Comparing {
                 for (int i = 0; i < some && at < most; i++, at++)
                     if (channel >= 0) all[at] = block[channel][i];
                     else for (double[] one : block) all[at] += one[i] / block.length;
-            return new Stretch(all, rate, 0);
+            return new Stretch(all, rate);
         }
     }
 
@@ -58,7 +55,7 @@ public final class Comparing {
             for (int k = 0; k < every; k++) sum += stretch.samples()[i * every + k];
             slow[i] = sum / every;
         }
-        return new Stretch(slow, stretch.rateHz() / every, stretch.fromS());
+        return new Stretch(slow, stretch.rateHz() / every);
     }
 
     /// A stretch that is ready to be compared with several others: its transform is kept.
@@ -228,8 +225,8 @@ public final class Comparing {
             double[] b = Arrays.copyOfRange(other.samples(), at + lag, at + lag + window);
             int around = (int) (rate / 20);
             int length = Spectrum.length(2.0 * window);
-            Ready first = new Ready(new Stretch(a, one.rateHz(), 0), length);
-            Ready second = new Ready(new Stretch(b, one.rateHz(), 0), length);
+            Ready first = new Ready(new Stretch(a, one.rateHz()), length);
+            Ready second = new Ready(new Stretch(b, one.rateHz()), length);
             Found found = highest(correlate(first, second, true), around, around);
             if (found.clarity() < 15) continue;
             double t = at / rate;
@@ -242,31 +239,5 @@ public final class Comparing {
         }
         double spread = n * stt - st * st;
         return n < 3 || spread == 0 ? 0 : (n * std - st * sd) / spread * 1e6;
-    }
-
-    /// The moment of the loudest onset in a stretch, in seconds from its beginning: a clap.
-    public static double clap(Stretch stretch) {
-        int step = Math.max(1, stretch.rateHz() / 1000);
-        double[] samples = stretch.samples();
-        DoubleUnaryOperator energy =
-                from -> {
-                    double sum = 0;
-                    for (int i = (int) from; i < Math.min(samples.length, from + step); i++)
-                        sum += samples[i] * samples[i];
-                    return sum;
-                };
-        double before = 1e-9;
-        double most = 0;
-        double at = 0;
-        for (int from = 0; from < samples.length; from += step) {
-            double now = energy.applyAsDouble(from);
-            double jump = now / (before + 1e-9);
-            if (now * jump > most) {
-                most = now * jump;
-                at = from / (double) stretch.rateHz();
-            }
-            before = 0.9 * before + 0.1 * now;
-        }
-        return at;
     }
 }

@@ -1,7 +1,6 @@
 package rivulus.sound;
 
 import java.nio.file.Path;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.DoublePredicate;
@@ -119,15 +118,5 @@ public final class Measuring {
                                 .max()
                                 .orElse(Double.NEGATIVE_INFINITY),
                         ChannelMeter.spread(loudness.shortTerm(), Double.NEGATIVE_INFINITY)));
-    }
-
-    /// The time at which a curve of so many points over so many seconds has a point.
-    public static double at(int point, int points, double seconds) {
-        return points < 2 ? 0 : seconds * point / (points - 1);
-    }
-
-    /// The mean of some values.
-    static double mean(double[] values) {
-        return Arrays.stream(values).average().orElse(0);
     }
 }

@@ -1,7 +1,9 @@
 package rivulus.sound;
 
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
+import java.io.UncheckedIOException;
 import java.util.Random;
 
 /// Test signals to play through the gear: two channels, 48 kHz, 24 bits.
@@ -101,6 +103,22 @@ public enum Signals {
     /// What it is, with its level.
     public String about() {
         return about;
+    }
+
+    /// The beginning of what it is: "A tone of 1 kHz at −18 dBFS".
+    public String title() {
+        return about.split(" \\(|, |\\.$")[0];
+    }
+
+    /// All of it, as the bytes of a file.
+    public byte[] wav() {
+        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+        try {
+            write(bytes);
+        } catch (IOException impossible) {
+            throw new UncheckedIOException(impossible);
+        }
+        return bytes.toByteArray();
     }
 
     /// What to mind before it is played.

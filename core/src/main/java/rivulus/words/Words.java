@@ -76,6 +76,11 @@ public final class Words {
         return value < 0 && !zero ? MINUS + text : text;
     }
 
+    /// A figure with its unit: "−24 dBFS", "4.9 LU".
+    public static String figure(double value, int decimals, String unit) {
+        return signed(value, decimals) + THIN + unit;
+    }
+
     /// How many of a thing there are: "1 port", "3 ports".
     public static String count(int number, String thing) {
         return number + " " + thing + (number == 1 ? "" : "s");

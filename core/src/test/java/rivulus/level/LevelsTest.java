@@ -105,13 +105,12 @@ class LevelsTest {
         assertThat(way.signalToNoiseDb()).isCloseTo(51.39, within(0.1));
         Proof proof = PROVER.prove(hot);
         Advice advice =
-                Advice.of(way, proof.scenes().getFirst().tracer().live(), hot.checks().limits())
-                        .getFirst();
+                Advice.of(way, proof.scenes().getFirst().tracer().live(), hot, "all").getFirst();
         assertThat(advice.sentence())
                 .isEqualTo(
                         "Loud moments clip at desk, channel 1 by 4.0\u202FdB: desk · channel 1 gain"
-                                + " down by 4.0\u202FdB.");
-        Turn turn = advice.turn().orElseThrow();
+                                + " −4\u202FdB.");
+        Turn turn = advice.turning().orElseThrow().turn();
         assertThat(way(hot.with(turn)).headroomDb()).isBetween(-0.1, 1.0);
     }
 

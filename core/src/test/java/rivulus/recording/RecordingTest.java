@@ -8,6 +8,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -17,15 +18,20 @@ import rivulus.check.Proof;
 import rivulus.check.SceneProof;
 import rivulus.disk.FileTrouble;
 import rivulus.file.DemoShows;
+import rivulus.file.ShowFile;
 import rivulus.gear.Setting;
+import rivulus.level.Turning;
 import rivulus.show.Ear;
 import rivulus.show.Ref;
 import rivulus.show.Show;
+import rivulus.show.Turn;
+import rivulus.signal.KnobUse;
 import rivulus.sound.Measured;
 import rivulus.sound.Measuring;
 import rivulus.sound.Talk;
 import rivulus.sound.WavFormat;
 import rivulus.sound.WavWriter;
+import rivulus.words.Severity;
 
 /// The made recordings of the tide-table talk: five faults, and what to turn against each.
 class RecordingTest {
@@ -95,8 +101,9 @@ class RecordingTest {
                 .singleElement()
                 .satisfies(
                         turn -> {
-                            assertThat(turn.knob()).isEqualTo(new Ref("show-desk", "mic1.gain"));
-                            assertThat(turn.to()).isEqualTo(new Setting.Level(5));
+                            assertThat(turn.turn().knob())
+                                    .isEqualTo(new Ref("show-desk", "mic1.gain"));
+                            assertThat(turn.turn().to()).isEqualTo(new Setting.Level(5));
                         });
         Show after = low.take(SHOW).after();
         assertThat(after.cast().person("maren").orElseThrow().measuredDb()).isEqualTo(-5);
@@ -117,7 +124,8 @@ class RecordingTest {
     void clippingIsTurnedDownAtItsInput() {
         Remark clipped = only(Remark.Kind.CLIPPED);
         assertThat(clipped.sentence()).startsWith("Ivo's track clipped").contains("MIC 2 gain −");
-        assertThat(clipped.turns().getFirst().knob()).isEqualTo(new Ref("show-desk", "mic2.gain"));
+        assertThat(clipped.turns().getFirst().turn().knob())
+                .isEqualTo(new Ref("show-desk", "mic2.gain"));
     }
 
     @Test
@@ -142,12 +150,14 @@ class RecordingTest {
         Remark ahead = only(Remark.Kind.PICTURE);
         assertThat(ahead.sentence()).startsWith("The sound of the stream is 120\u202Fms ahead");
         assertThat(ahead.figures().get("lateMs")).isCloseTo(-120, within(0.2));
-        assertThat(ahead.turns().getFirst().to()).isEqualTo(new Setting.Time(120));
+        assertThat(ahead.turns().getFirst().turn().to()).isEqualTo(new Setting.Time(120));
     }
 
     @Test
     void allIsTakenInOneStep() {
-        Show after = Remark.take(SHOW, recording.taken()).after();
+        Show after =
+                Remark.take(SHOW, recording.remarks().stream().filter(Remark::canBeTaken).toList())
+                        .after();
         assertThat(after.rig().device("show-desk").orElseThrow().knobs())
                 .containsEntry("mic1.gain", new Setting.Level(5))
                 .containsKey("mic2.gain");
@@ -207,5 +217,118 @@ class RecordingTest {
             out.write(channels, channels[0].length);
         }
         return file;
+    }
+
+    private static Remark turning(Ref knob, double from, double to) {
+        Turn turn =
+                new Turn(knob, new Setting.Level(from), new Setting.Level(to), Optional.empty());
+        KnobUse use = Demo.PROVER.prove(SHOW).graph().knob(knob).orElseThrow();
+        return new Remark(
+                Remark.Kind.PEAKS,
+                Severity.CAUTION,
+                "",
+                List.of(),
+                Optional.empty(),
+                List.of(new Turning(use, turn)),
+                Map.of(),
+                Map.of());
+    }
+
+    @Test
+    void twoRemarksAboutOneKnobAddUpTogetherAndOneAfterTheOther() {
+        Ref knob = new Ref("show-desk", "mic1.gain");
+        Remark five = turning(knob, 0, 5);
+        Remark seven = turning(knob, 0, 7);
+        Show together = Remark.take(SHOW, List.of(five, seven)).after();
+        Show inTurn = seven.take(five.take(SHOW).after()).after();
+        for (Show after : List.of(together, inTurn))
+            assertThat(after.rig().device("show-desk").orElseThrow().knobs())
+                    .containsEntry("mic1.gain", new Setting.Level(12));
+    }
+
+    @Test
+    void whereASceneHasAKnobOfItsOwnItIsTurnedThere() throws Exception {
+        Ref knob = new Ref("show-desk", "mic1.gain");
+        Show own =
+                SHOW.withScene("tide-tables", scene -> scene.withKnob(knob, new Setting.Level(2)));
+        Remark low =
+                compared(own, recording.tracks().stream().map(Track::file).distinct().toList())
+                        .remarks()
+                        .stream()
+                        .filter(r -> r.kind() == Remark.Kind.UNEVEN)
+                        .findFirst()
+                        .orElseThrow();
+        Show after = low.take(own).after();
+        double planned =
+                Demo.PROVER
+                        .prove(after)
+                        .scene("tide-tables")
+                        .orElseThrow()
+                        .of("track-maren", "maren")
+                        .hearing()
+                        .levelDb();
+        assertThat(planned)
+                .as("2 dB up before, and as much as was lacking then")
+                .isCloseTo(2 - 5 + 7, within(2.1));
+        assertThat(after.scene("tide-tables").orElseThrow().knobs().get(knob))
+                .isNotEqualTo(new Setting.Level(2));
+    }
+
+    @Test
+    void aRingThatOnlyTouchesADeskOnTheWayIsNotWhatHums() throws Exception {
+        double[] talk = Talk.of(120, 1, 20, 48_000);
+        for (int i = 0; i < talk.length; i++)
+            for (int h = 1; h <= 3; h++)
+                talk[i] = 0.9 * talk[i] + 0.003 * Math.sin(2 * Math.PI * 50 * h * i / 48_000);
+        Recording found = compared(SHOW, List.of(write("Maren.wav", talk)));
+        assertThat(found.remarks())
+                .filteredOn(r -> r.kind() == Remark.Kind.HUM)
+                .singleElement()
+                .satisfies(
+                        hum -> {
+                            assertThat(hum.finding()).isEmpty();
+                            assertThat(hum.sentence()).contains("no ring of grounds on its way");
+                        });
+    }
+
+    @Test
+    void moreVoicesThanAreComparedAreSaid() throws Exception {
+        List<Path> many = new ArrayList<>();
+        for (int v = 0; v < 10; v++)
+            many.add(write(v + " Maren.wav", Talk.of(100 + 10 * v, v, 2, 48_000)));
+        assertThat(compared(SHOW, many).remarks())
+                .anySatisfy(r -> assertThat(r.sentence()).contains("the first eight voices only"));
+    }
+
+    /// Nadia on the loudspeakers of a computer whose echo canceller is off: the plan foretells the
+    /// echo, and the recording says which switch ends it.
+    @Test
+    void anEchoThatThePlanForetellsIsToldWithTheCancellerThatEndsIt() throws Exception {
+        Show loudspeakers =
+                ShowFile.parse(
+                        ShowFile.write(SHOW)
+                                .replace(
+                                        "\"id\": \"nadias-headset\", \"name\": \"Nadia's headset\","
+                                                + " \"template\": \"far-headset\", \"worn\": \"nadia\"",
+                                        "\"id\": \"nadias-headset\", \"name\": \"Nadia's laptop\","
+                                                + " \"template\": \"far-laptop\", \"place\": \"nadias-end\","
+                                                + " \"knobs\": {\"echo-canceller\": false}"),
+                        "loudspeakers",
+                        Demo.PROVER.catalogue());
+        Remark echo =
+                compared(
+                                loudspeakers,
+                                recording.tracks().stream().map(Track::file).distinct().toList())
+                        .remarks()
+                        .stream()
+                        .filter(r -> r.kind() == Remark.Kind.ECHO)
+                        .filter(r -> r.ears().contains("track-nadia"))
+                        .findFirst()
+                        .orElseThrow();
+        assertThat(echo.sentence())
+                .contains("as the plan foretells", "set Nadia's laptop · echo canceller to on");
+        Show after = echo.take(loudspeakers).after();
+        assertThat(after.rig().device("nadias-headset").orElseThrow().knobs())
+                .containsEntry("echo-canceller", new Setting.Switch(true));
     }
 }

@@ -20,7 +20,7 @@ class ComparingTest {
     @TempDir Path folder;
 
     private static Comparing.Stretch stretch(double[] samples) {
-        return new Comparing.Stretch(samples, Tones.RATE, 0);
+        return new Comparing.Stretch(samples, Tones.RATE);
     }
 
     /// The same so many samples later, between samples by sinc.
@@ -115,7 +115,7 @@ class ComparingTest {
     @Test
     void differentRatesAreRefused() {
         Comparing.Stretch one = stretch(new double[100]);
-        Comparing.Stretch other = new Comparing.Stretch(new double[100], 44_100, 0);
+        Comparing.Stretch other = new Comparing.Stretch(new double[100], 44_100);
         assertThatThrownBy(() -> Comparing.same(one, other))
                 .isInstanceOf(FileTrouble.class)
                 .hasMessageContaining("48000 and 44100 Hz");
@@ -138,15 +138,5 @@ class ComparingTest {
             case CLAP -> assertThat(peak).isBetween(-16.0, -11.0);
             case SIDES -> assertThat(made.stereo().orElseThrow().isOneSided()).isFalse();
         }
-    }
-
-    @Test
-    void theMomentOfAClapIsFound() {
-        double[] clap = new double[3 * Tones.RATE];
-        Random random = new Random(5);
-        for (int i = 0; i < clap.length; i++) clap[i] = 0.003 * random.nextGaussian();
-        for (int i = 0; i < 2000; i++)
-            clap[60_000 + i] += 0.7 * Math.exp(-i / 400.0) * random.nextGaussian();
-        assertThat(Comparing.clap(stretch(clap))).isCloseTo(1.25, within(0.002));
     }
 }

@@ -1,6 +1,8 @@
 package rivulus.app.levels;
 
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -9,8 +11,9 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import rivulus.app.look.Look;
 import rivulus.app.session.Session;
-import rivulus.chart.LevelSheet;
-import rivulus.show.Turn;
+import rivulus.chart.GainSheet;
+import rivulus.level.InputGain;
+import rivulus.show.Ref;
 import rivulus.words.Words;
 
 /// How the input gains stand and should, in the gear's own marks; all set in one step, with what
@@ -23,7 +26,9 @@ final class GainsPane extends VBox {
     private final Button all = new Button();
     private final VBox effects = new VBox(2);
     private final VBox list = new VBox();
-    private List<LevelSheet.Gain> shown = List.of();
+    private Optional<GainSheet> sheet = Optional.empty();
+    /// Whether they are to be set as soon as they are drawn up.
+    private boolean isAsked;
 
     GainsPane(Session session) {
         this.session = session;
@@ -46,32 +51,29 @@ final class GainsPane extends VBox {
     }
 
     void clear() {
-        shown = List.of();
+        sheet = Optional.empty();
         list.getChildren().clear();
         Look.show(all, false);
         Look.show(effects, false);
     }
 
-    private List<Turn> turns() {
-        return shown.stream().flatMap(gain -> gain.input().turn().stream()).toList();
-    }
-
-    /// Sets every gain as it should be.
+    /// Sets every gain as it should be; where they have not been drawn up yet, as soon as they are.
     void setAll() {
-        List<Turn> turns = turns();
-        if (turns.isEmpty()) {
-            session.say("Every input gain stands as it should.");
-            return;
-        }
-        session.document()
-                .edit(
-                        "Set %s".formatted(Words.count(turns.size(), "input gain")),
-                        session.show().get().with(turns));
+        isAsked = sheet.isEmpty();
+        sheet.ifPresent(
+                gains ->
+                        gains.set(session.show().get())
+                                .ifPresentOrElse(
+                                        session::edit,
+                                        () ->
+                                                session.say(
+                                                        "Every input gain stands as it should.")));
     }
 
     void show(LevelsSight sight) {
-        shown = sight.sheet().map(LevelSheet::gains).orElse(List.of());
-        int turns = turns().size();
+        GainSheet gains = sight.gains();
+        sheet = Optional.of(gains);
+        int turns = gains.turns().size();
         Look.show(all, turns > 0);
         all.setText("Set %s".formatted(turns == 1 ? "it" : "all " + Words.number(turns)));
         Look.show(effects, !sight.effects().isEmpty());
@@ -85,72 +87,42 @@ final class GainsPane extends VBox {
         if (more > 0)
             effects.getChildren()
                     .add(Look.text("and %s".formatted(Words.count(more, "change")), "soft"));
-        Look.relaid(
-                list,
-                () -> {
-                    list.getChildren()
-                            .setAll(
-                                    shown.stream()
-                                            .filter(gain -> !gain.isIdle())
-                                            .map(this::row)
-                                            .toList());
-                    long idle = shown.stream().filter(LevelSheet.Gain::isIdle).count();
-                    if (idle > 0)
-                        list.getChildren()
-                                .add(
-                                        Look.paragraph(
-                                                "%s not in use: no gain there."
-                                                        .formatted(
-                                                                idle == 1
-                                                                        ? "One input is"
-                                                                        : idle + " inputs are"),
-                                                "soft"));
-                    if (shown.isEmpty())
-                        list.getChildren()
-                                .add(
-                                        Look.paragraph(
-                                                "No machine of this show has an input gain.",
-                                                "soft"));
-                });
+        Look.relaid(list, () -> list.getChildren().setAll(rows(gains)));
+        if (isAsked) setAll();
     }
 
-    private Node row(LevelSheet.Gain gain) {
+    private List<Node> rows(GainSheet gains) {
+        List<Node> rows = new ArrayList<>();
+        for (InputGain gain : gains.used()) rows.add(row(gain));
+        gains.idle().ifPresent(idle -> rows.add(Look.paragraph(idle + ": no gain there.", "soft")));
+        if (rows.isEmpty())
+            rows.add(Look.paragraph("No machine of this show has an input gain.", "soft"));
+        return rows;
+    }
+
+    private Node row(InputGain gain) {
+        String place = gain.now().use().words();
+        String stands = gain.now().marks();
+        String should = gain.should().marks();
+        boolean isOff = gain.turn().isPresent();
         VBox card = new VBox(2);
         card.getStyleClass().add("gain");
         card.getChildren()
                 .addAll(
-                        Look.paragraph(gain.place(), "gain-place"),
+                        Look.paragraph(place, "gain-place"),
                         Look.paragraph(
-                                gain.isIdle()
-                                        ? "not in use"
-                                        : gain.isOff()
-                                                ? "%s → %s".formatted(gain.stands(), gain.should())
-                                                : gain.stands(),
-                                gain.isOff() ? "gain-off" : "gain-stands"),
-                        Look.paragraph(gain.input().why(), "soft"));
-        gain.input()
-                .turn()
-                .ifPresent(
-                        turn -> {
-                            Button set = new Button("Set");
-                            set.setId(
-                                    "set-"
-                                            + turn.knob().device()
-                                            + "-"
-                                            + turn.knob().name().replace('.', '-'));
-                            set.setAccessibleText(
-                                    "Set %s to %s".formatted(gain.place(), gain.should()));
-                            set.setOnAction(
-                                    _ ->
-                                            session.document()
-                                                    .edit(
-                                                            "Set %s to %s"
-                                                                    .formatted(
-                                                                            gain.place(),
-                                                                            gain.should()),
-                                                            session.show().get().with(turn)));
-                            card.getChildren().add(set);
-                        });
+                                isOff ? "%s → %s".formatted(stands, should) : stands,
+                                isOff ? "gain-off" : "gain-stands"),
+                        Look.paragraph(gain.why(), "soft"));
+        if (isOff) {
+            Button set = new Button("Set");
+            Ref knob = gain.knob();
+            set.setId("set-" + knob.device() + "-" + knob.name().replace('.', '-'));
+            set.setAccessibleText("Set %s to %s".formatted(place, should));
+            set.setOnAction(
+                    _ -> GainSheet.set(gain, session.show().get()).ifPresent(session::edit));
+            card.getChildren().add(set);
+        }
         return card;
     }
 }

@@ -1,6 +1,8 @@
 package rivulus.app.levels;
 
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.function.Function;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -21,7 +23,10 @@ import rivulus.app.session.View;
 import rivulus.app.stage.Command;
 import rivulus.app.stage.Stage;
 import rivulus.chart.LevelSheet;
+import rivulus.level.Advice;
+import rivulus.level.Turning;
 import rivulus.show.Names;
+import rivulus.show.Show;
 import rivulus.words.Words;
 
 /// How loud everything is at the chosen ear: the staircase of one source, step by step, over a row
@@ -195,44 +200,56 @@ public final class LevelsStage extends StackPane implements Stage, View<LevelsSi
 
     @Override
     public void show(LevelsSight sight) {
-        boolean any = sight.sheet().filter(sheet -> !sheet.rows().isEmpty()).isPresent();
-        Look.show(drawing, any);
-        Look.show(empty, !any);
+        Optional<LevelSheet.Row> most = sight.levels().flatMap(LevelSheet::chosen);
+        Look.show(drawing, most.isPresent());
+        Look.show(empty, most.isEmpty());
         gains.show(sight);
-        if (!any) return;
+        if (most.isEmpty()) return;
         drawing.applyCss(); // what scrolls is in the window only then, and can take the keyboard
-        LevelSheet sheet = sight.sheet().orElseThrow();
         Picture picture = sight.picture();
-        String source = sheet.chosen().orElseThrow().source();
-        LevelSheet.Row chosen =
-                sheet.rows().stream()
-                        .filter(row -> row.source().id().equals(source))
-                        .findFirst()
-                        .orElseThrow();
+        LevelSheet.Row chosen = most.get();
+        List<LevelSheet.Row> all = sight.levels().orElseThrow().rows();
         paperTitle =
                 "How loud %s comes to %s"
                         .formatted(Names.of(chosen.source()), Names.of(picture.ear()));
         head();
         words.setText(
                 Words.sentence(chosen.words())
-                        + (chosen.noise().isEmpty()
-                                ? ""
-                                : ". Most of the noise is %s.".formatted(chosen.noise())));
-        chart.show(sheet.chosen().orElseThrow(), Sources.hue(picture.show(), source));
-        advice.getChildren()
-                .setAll(
-                        chosen.advice().stream()
-                                .map(a -> Look.paragraph(a.sentence(), "level-advice"))
-                                .toList());
+                        + chosen.noise().map(". Most of the noise is %s."::formatted).orElse(""));
+        chart.show(chosen.stairs(), Sources.hue(picture.show(), chosen.source().id()));
+        List<Node> lines = new ArrayList<>();
+        for (Advice one : chosen.advice()) lines.add(line(one, lines.size()));
+        advice.getChildren().setAll(lines);
         Look.show(advice, !chosen.advice().isEmpty());
         Look.relaid(
                 rows,
                 () ->
                         rows.getChildren()
                                 .setAll(
-                                        sheet.rows().stream()
+                                        all.stream()
                                                 .map(row -> row(picture, row, row == chosen))
                                                 .toList()));
+    }
+
+    private void turn(Turning turning) {
+        Show now = session.show().get();
+        session.document().edit("Turn " + turning.words(), now.with(turning.on(now)));
+    }
+
+    /// What to do, with a key for it where a knob does it.
+    private Node line(Advice one, int at) {
+        Label words = Look.paragraph(one.sentence(), "level-advice");
+        if (one.turning().isEmpty()) return words;
+        Turning turning = one.turning().get();
+        Button turn = new Button("Turn it");
+        turn.setId("advice-" + at);
+        turn.setMinWidth(Region.USE_PREF_SIZE);
+        turn.setAccessibleText("Turn it: " + one.sentence());
+        turn.setOnAction(_ -> turn(turning));
+        HBox.setHgrow(words, Priority.ALWAYS);
+        HBox line = new HBox(8, words, turn);
+        line.setAlignment(Pos.CENTER_LEFT);
+        return line;
     }
 
     private Node row(Picture picture, LevelSheet.Row row, boolean isChosen) {
@@ -244,11 +261,11 @@ public final class LevelsStage extends StackPane implements Stage, View<LevelsSi
         Label figures = Look.text(row.words(), "soft");
         HBox line = new HBox(8, bar, name, figures);
         line.setAlignment(Pos.CENTER_LEFT);
-        if (!row.isWell())
-            line.getChildren()
-                    .addAll(
-                            Look.spring(),
-                            Look.text(row.headroomDb() < 0 ? "clips" : "noisy", "off-word"));
+        row.trouble()
+                .ifPresent(
+                        word ->
+                                line.getChildren()
+                                        .addAll(Look.spring(), Look.text(word, "off-word")));
         Button button = new Button();
         button.setGraphic(line);
         button.setId("level-" + row.source().id());

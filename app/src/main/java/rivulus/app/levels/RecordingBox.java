@@ -54,8 +54,7 @@ final class RecordingBox extends VBox {
                                 "soft"),
                         new HBox(8, open, made));
         Look.show(made, false);
-        session.show()
-                .addListener((_, _, now) -> Look.show(made, now != null && isOf(recipe, now)));
+        session.show().addListener((_, _, now) -> Look.show(made, now != null && recipe.isOf(now)));
         ProgressBar bar = new ProgressBar();
         bar.setMaxWidth(Double.MAX_VALUE);
         bar.progressProperty().bind(session.recordings().progress());
@@ -72,11 +71,6 @@ final class RecordingBox extends VBox {
         session.recordings().progress().addListener((_, _, _) -> arrange());
         session.recordings().heard().addListener((_, _, now) -> show(now));
         show(Recordings.Heard.NOTHING);
-    }
-
-    private static boolean isOf(Recipe recipe, Show show) {
-        return show.title().toLowerCase(java.util.Locale.ROOT).contains("tide-table talk")
-                && show.scene(recipe.scene()).isPresent();
     }
 
     private void arrange() {

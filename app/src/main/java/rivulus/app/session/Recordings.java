@@ -96,7 +96,8 @@ public final class Recordings implements AutoCloseable {
         measuring.ask(stale -> measured(proof, scene, files, stale), this::done);
     }
 
-    /// Makes the recordings of a recipe, and measures those.
+    /// Makes the recordings of a recipe in a folder of their own, which goes when the program does,
+    /// and measures those.
     public void make(Recipe recipe) {
         Proof proof = session.proof().get();
         if (proof == null) return;
@@ -105,8 +106,11 @@ public final class Recordings implements AutoCloseable {
         measuring.ask(
                 stale -> {
                     try {
-                        Path folder = Files.createTempDirectory("rivulus-recording");
-                        return measured(proof, scene, recipe.make(folder), stale);
+                        Path folder = Files.createTempDirectory("rivulus-made");
+                        folder.toFile().deleteOnExit(); // last, since it is asked for first
+                        List<Path> files = recipe.make(folder);
+                        files.forEach(file -> file.toFile().deleteOnExit());
+                        return measured(proof, scene, files, stale);
                     } catch (IOException broken) {
                         return new Heard(
                                 List.of(),

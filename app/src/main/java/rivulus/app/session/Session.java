@@ -31,7 +31,6 @@ import rivulus.rig.RigEdits;
 import rivulus.say.Page;
 import rivulus.show.Ear;
 import rivulus.show.Ref;
-import rivulus.show.Scene;
 import rivulus.show.Show;
 import rivulus.show.Turn;
 import rivulus.signal.KnobUse;
@@ -231,13 +230,8 @@ public final class Session implements AutoCloseable {
     ///     has a setting of its own
     public void turn(KnobUse knob, Setting from, Setting to, boolean here) {
         Ref ref = knob.ref();
-        boolean own =
-                show().get()
-                        .scene(scene.get())
-                        .map(Scene::knobs)
-                        .map(k -> k.containsKey(ref))
-                        .orElse(false);
-        Optional<String> where = here || own ? Optional.of(scene.get()) : Optional.empty();
+        Optional<String> where =
+                here ? Optional.of(scene.get()) : show().get().turnedIn(scene.get(), ref);
         String sceneName =
                 where.flatMap(show().get()::scene).map(s -> " in " + s.name()).orElse("");
         document.edit(

@@ -23,6 +23,7 @@ import rivulus.show.Ear;
 import rivulus.show.Names;
 import rivulus.show.Scene;
 import rivulus.show.Source;
+import rivulus.sound.Signals;
 
 /// Everything the user can ask for.
 final class Commands {
@@ -107,6 +108,13 @@ final class Commands {
                             "Sheet: " + kind.title() + " …",
                             "",
                             () -> window.files().saveSheet(kind)));
+        }
+        for (Signals signal : Signals.values()) {
+            all.add(
+                    Command.of(
+                            "Test signal: %s …".formatted(signal.title()),
+                            "",
+                            () -> window.files().saveSignal(signal)));
         }
         all.add(Command.of("Next scene", "Alt+Right", () -> step(1)));
         all.add(Command.of("Previous scene", "Alt+Left", () -> step(-1)));

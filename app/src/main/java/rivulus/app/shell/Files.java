@@ -25,6 +25,7 @@ import rivulus.sheet.Sheet;
 import rivulus.sheet.Sheets;
 import rivulus.show.Occasion;
 import rivulus.show.Show;
+import rivulus.sound.Signals;
 import rivulus.words.Words;
 
 /// Everything about files: opening and saving shows, sheets and lists, and what an earlier run
@@ -228,6 +229,22 @@ final class Files {
                             + ": there is no drawing on this sheet; it is written as "
                             + String.join(", ", sheet.endings()));
         return sheet.in(name);
+    }
+
+    /// Writes a test signal to a file that is asked for.
+    void saveSignal(Signals signal) {
+        asker.toSave(signal.word() + ".wav")
+                .ifPresent(
+                        file ->
+                                session.papers()
+                                        .write(
+                                                file,
+                                                signal::wav,
+                                                trouble ->
+                                                        panel(
+                                                                        "The signal is not written",
+                                                                        trouble.getMessage())
+                                                                .answer("Close", () -> {})));
     }
 
     void takeInList() {
