@@ -247,16 +247,20 @@ public final class LiveGraph {
     }
 
     /// The gain of the strongest way by which a source comes to each node, in dB against nominal;
-    /// negative infinity where it does not.
+    /// negative infinity where it does not. Whether anybody listens there or not: while a rig is
+    /// being put together nobody does yet.
     public double[] gainsDb(String source) {
         return gainsDb(source, _ -> true);
     }
 
     private double[] gainsDb(String source, Predicate<Leg> by) {
-        Strongest strongest = Strongest.of(this, source, by);
-        double[] db = new double[size()];
-        for (int v = 0; v < db.length; v++) db[v] = strongest.db(v);
-        return db;
+        return Reach.gainsFrom(
+                graph,
+                graph.source(source),
+                leg ->
+                        by.test(graph.legs().get(leg))
+                                ? 20 * Math.log10(legGain[leg])
+                                : Double.NEGATIVE_INFINITY);
     }
 
     /// Whether sound of a source comes to a machine, by open legs and at least so loud at some

@@ -4,11 +4,11 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.BitSet;
 import java.util.List;
-import java.util.function.Predicate;
 
-/// The strongest way of one source to every node of a live graph: how loud it comes there, and by
-/// which nodes. Costs one relaxation over the live edges; a loop that gains is gone round a few
-/// times at most.
+/// The strongest way of one source to every node of a live graph that leads to an ear: how loud it
+/// comes there, and by which nodes. How loud it comes to where nobody listens says
+/// [LiveGraph#gainsDb]. Costs one relaxation over the live edges; a loop that gains is gone round a
+/// few times at most.
 public final class Strongest {
     private static final int MOST_ROUNDS = 200;
     private static final double HARDLY = 1 + 1e-9;
@@ -18,7 +18,7 @@ public final class Strongest {
     private final int[] edge;
     private final int[] from;
 
-    private Strongest(LiveGraph live, int[] starts, Predicate<Leg> by) {
+    private Strongest(LiveGraph live, int[] starts) {
         this.live = live;
         gain = new double[live.size()];
         edge = new int[live.size()];
@@ -35,8 +35,7 @@ public final class Strongest {
                 for (int e = live.firstEdge(v); e < live.firstEdge(v + 1); e++) {
                     int w = live.to(e);
                     double through = gain[v] * live.gain(e);
-                    if (through <= gain[w] * HARDLY) continue;
-                    if (!by.test(live.leg(e)) || isOn(w, v)) continue;
+                    if (through <= gain[w] * HARDLY || isOn(w, v)) continue;
                     gain[w] = through;
                     edge[w] = e;
                     from[w] = v;
@@ -59,12 +58,7 @@ public final class Strongest {
 
     /// The strongest ways of a source.
     public static Strongest of(LiveGraph live, String source) {
-        return of(live, source, _ -> true);
-    }
-
-    /// The strongest ways of a source by some legs only.
-    static Strongest of(LiveGraph live, String source, Predicate<Leg> by) {
-        return new Strongest(live, live.graph().source(source), by);
+        return new Strongest(live, live.graph().source(source));
     }
 
     /// How loud it comes to a node, as a factor; 0 where it does not.

@@ -166,6 +166,23 @@ class CompilerTest {
     }
 
     @Test
+    void aVoiceComesToADeskThatNobodyListensToYet() {
+        Show begun =
+                RigText.show(
+                        """
+                        place room
+                        person maren host room
+                        mic dynamic-mic @room
+                        near maren mic
+                        desk show-desk @room
+                        mic/out desk/mic1
+                        """);
+        assertThat(begun.ears()).isEmpty();
+        var live = Demo.PROVER.prove(begun).scenes().getFirst().tracer().live();
+        assertThat(live.comesTo("maren", "desk", -20)).isTrue();
+    }
+
+    @Test
     void aDeviceOnAHubShowsUpOnTheComputerBehindIt() {
         Show hubbed =
                 RigText.show(
