@@ -216,9 +216,23 @@ public final class Shots extends Application {
                     choose("tales", "nadia");
                 });
         shot(
-                "talk",
+                "letters",
                 () -> {
                     session.settings().theme().set(Settings.DAY);
+                    window.openDemo(DemoShows.LONG_READ);
+                });
+        shot(
+                "levels-processing",
+                () -> {
+                    choose("letters", "stream");
+                    session.source().set("ivo");
+                    session.stage().set(LevelsStage.ID);
+                    press("#levels-processing");
+                });
+        shot(
+                "talk",
+                () -> {
+                    press("#levels-on-paper");
                     window.openDemo(Recipe.TIDE_TABLE_TALK);
                 });
         shot(

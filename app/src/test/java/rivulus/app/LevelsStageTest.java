@@ -10,6 +10,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import rivulus.app.levels.LevelsStage;
 import rivulus.app.session.Recordings;
+import rivulus.file.DemoShows;
 import rivulus.gear.Setting;
 import rivulus.recording.Recipe;
 import rivulus.show.Ref;
@@ -20,7 +21,7 @@ class LevelsStageTest {
     @TempDir Path folder;
 
     private static Setting gain(Hand hand, String knob) {
-        return hand.session().show().get().rig().device("desk").orElseThrow().knobs().get(knob);
+        return knob(hand, "desk", knob);
     }
 
     @Test
@@ -45,6 +46,42 @@ class LevelsStageTest {
             assertThat(hand.textIn("#levels-heading")).contains("How loud Nadia comes");
             assertThat(hand.find("#level-nadia").isFocused()).as("the keyboard stays").isTrue();
         }
+    }
+
+    @Test
+    void whatActsOnAVoiceIsTurnedByKeyboardAndTellsWhatItDoes() {
+        try (Hand hand = Hand.atShow(folder, DemoShows.LONG_READ)) {
+            hand.act(() -> hand.session().scene().set("letters"));
+            hand.act(() -> hand.session().ear().set("stream"));
+            hand.act(() -> hand.session().source().set("ivo"));
+            hand.press(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.E);
+            assertThat(hand.textIn("#processing"))
+                    .contains(
+                            "Softest to loudest 18\u202FLU as spoken",
+                            "Compressed in the desk, before the link",
+                            "Gate, Show desk",
+                            "Cuts about 25 % of what Ivo says");
+            assertThat(hand.find("#staircase").getAccessibleText()).contains("gate", "limiter");
+            hand.focus("#field-show-desk-mic2-gate-threshold");
+            hand.press(KeyCode.CONTROL, KeyCode.A);
+            hand.type("-50");
+            hand.press(KeyCode.ENTER);
+            assertThat(knob(hand, "show-desk", "mic2.gate.threshold"))
+                    .isEqualTo(new Setting.Level(-50));
+            assertThat(hand.textIn("#processing")).contains("Cuts less than 1 %");
+            hand.focus("#field-show-desk-mic2-compressor");
+            hand.press(KeyCode.UP);
+            assertThat(knob(hand, "show-desk", "mic2.compressor"))
+                    .isEqualTo(new Setting.Switch(true));
+            hand.press(KeyCode.CONTROL, KeyCode.Z);
+            hand.press(KeyCode.CONTROL, KeyCode.Z);
+            assertThat(knob(hand, "show-desk", "mic2.gate.threshold"))
+                    .isEqualTo(new Setting.Level(-28));
+        }
+    }
+
+    private static Setting knob(Hand hand, String device, String knob) {
+        return hand.session().show().get().rig().device(device).orElseThrow().knobs().get(knob);
     }
 
     @Test

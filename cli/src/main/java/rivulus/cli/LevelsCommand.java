@@ -9,10 +9,12 @@ import picocli.CommandLine.Option;
 import picocli.CommandLine.Spec;
 import rivulus.chart.GainSheet;
 import rivulus.chart.LevelSheet;
+import rivulus.chart.ProcessingSheet;
 import rivulus.chart.StairSheet;
 import rivulus.check.Proof;
 import rivulus.check.SceneProof;
 import rivulus.disk.JsonText;
+import rivulus.form.Field;
 import rivulus.level.InputGain;
 import rivulus.report.LevelReport;
 import rivulus.report.Table;
@@ -84,7 +86,15 @@ final class LevelsCommand implements Callable<Integer> {
         for (LevelSheet.Row row : sheet.rows())
             row.advice()
                     .forEach(a -> out.printf("    %s: %s%n", row.source().name(), a.sentence()));
-        if (!source.isEmpty()) sheet.chosen().ifPresent(row -> out.println(steps(row.stairs())));
+        if (source.isEmpty() || sheet.chosen().isEmpty()) return;
+        LevelSheet.Row row = sheet.chosen().get();
+        out.println(steps(row.stairs()));
+        ProcessingSheet acts = ProcessingSheet.of(proof, scene, listens, row);
+        for (Field field : acts.form().fields())
+            if (field instanceof Field.Choice choice && !choice.told().isEmpty())
+                out.printf("    %s: %s%n", choice.label(), choice.told());
+        out.println("    " + acts.words());
+        acts.orders().forEach(line -> out.println("    " + line));
     }
 
     private static String steps(StairSheet stairs) {

@@ -2,6 +2,7 @@ package rivulus.chart;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Collectors;
 import rivulus.level.Preamp;
 import rivulus.level.Scale;
 import rivulus.level.Staircase;
@@ -31,6 +32,7 @@ public record StairSheet(List<Step> steps, double lowDb, double highDb) {
     /// @param ceilingDb what clips; infinite where nothing does
     /// @param reads what a meter there reads of the average: "−24 dBFS"
     /// @param gain how a gain knob before it stands, in its own marks; or empty
+    /// @param acts the processors before it that are on: "low cut", "compressor −4.0 dB"
     /// @param tight whether it is the step with the least headroom
     /// @param noisy whether most of the noise at the end comes from here
     public record Step(
@@ -43,8 +45,13 @@ public record StairSheet(List<Step> steps, double lowDb, double highDb) {
             double ceilingDb,
             String reads,
             String gain,
+            List<String> acts,
             boolean tight,
             boolean noisy) {
+        public Step {
+            acts = List.copyOf(acts);
+        }
+
         /// Whether peaks go over what clips.
         public boolean clips() {
             return peakDb > ceilingDb;
@@ -59,7 +66,12 @@ public record StairSheet(List<Step> steps, double lowDb, double highDb) {
                             : clips()
                                     ? ", clips by " + Words.db(peakDb - ceilingDb)
                                     : ", " + Words.db(ceilingDb - peakDb) + " of headroom";
-            return where + ": " + reads + (gain.isEmpty() ? "" : ", gain " + gain) + room;
+            return where
+                    + ": "
+                    + reads
+                    + (gain.isEmpty() ? "" : ", gain " + gain)
+                    + acts.stream().map(", "::concat).collect(Collectors.joining())
+                    + room;
         }
     }
 
@@ -68,6 +80,7 @@ public record StairSheet(List<Step> steps, double lowDb, double highDb) {
         List<Integer> kept = kept(way);
         Stair tight = way.tightest();
         int noisy = way.hisses().stream().findFirst().map(Staircase.Hiss::at).orElse(-1);
+        List<Staircase.Worked> works = way.works();
         List<Step> steps = new ArrayList<>();
         for (int i = 0; i < kept.size(); i++) {
             int at = kept.get(i);
@@ -79,11 +92,12 @@ public record StairSheet(List<Step> steps, double lowDb, double highDb) {
                             point(way, at, next),
                             stair.averageDb(),
                             stair.db(),
-                            way.peakDb(stair),
+                            stair.peakDb(),
                             stair.noiseDb(),
                             stair.scale().ceilingDb(),
                             stair.scale().say(stair.averageDb()),
                             stair.preamp().map(Preamp::marks).orElse(""),
+                            acts(works, at, next),
                             way.stairs().subList(at, next).contains(tight)
                                     && Double.isFinite(way.headroomDb()),
                             noisy >= at && noisy < next));
@@ -98,6 +112,18 @@ public record StairSheet(List<Step> steps, double lowDb, double highDb) {
                 steps,
                 Math.max(BOTTOM_DB, Double.isInfinite(low) ? BOTTOM_DB : low - 6),
                 Math.min(high, MOST_OVER) + 3);
+    }
+
+    private static List<String> acts(List<Staircase.Worked> works, int from, int to) {
+        return works.stream()
+                .filter(worked -> worked.at() >= from && worked.at() < to)
+                .map(
+                        worked -> {
+                            double by = worked.outDb() - worked.inDb();
+                            String kind = worked.block().kind().words();
+                            return Math.abs(by) < SAME_DB ? kind : kind + " " + Words.stepDb(by);
+                        })
+                .toList();
     }
 
     /// Room over line-up beyond this is not drawn.
@@ -136,7 +162,8 @@ public record StairSheet(List<Step> steps, double lowDb, double highDb) {
                 && near(one.ceilingDb(), other.ceilingDb())
                 && near(before.db(), here.db())
                 && near(before.noiseDb(), here.noiseDb())
-                && here.preamp().isEmpty();
+                && here.preamp().isEmpty()
+                && here.stretch().blocks().isEmpty();
     }
 
     private static boolean near(double a, double b) {

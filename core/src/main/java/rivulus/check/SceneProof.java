@@ -8,6 +8,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.BiPredicate;
 import java.util.function.Supplier;
 import rivulus.gear.Knob;
 import rivulus.gear.Setting;
@@ -42,6 +43,7 @@ public final class SceneProof {
     private final List<Heard> asked;
     private Told told;
     private List<Coming> comings;
+    private List<Coming> processed;
 
     /// How a source that must be heard comes to an ear, step by step.
     public record Coming(Heard cell, Staircase way) {}
@@ -101,6 +103,8 @@ public final class SceneProof {
         ask.set(0, cells.length);
         Optional<Told> found = earlier.flatMap(SceneProof::toldIfDone);
         if (found.isEmpty()) return ask;
+        boolean acts = tracer.live().isProcessedLike(earlier.get().tracer.live());
+        if (!acts) return ask; // what a processor does need not show in the hearing
         for (int c = 0; c < cells.length; c++)
             if (!found.get().cells().get(c) && isAlike(c, earlier.get())) ask.clear(c);
         return ask;
@@ -189,22 +193,59 @@ public final class SceneProof {
     }
 
     private List<Coming> workOutComings() {
+        LiveGraph live = tracer.live();
+        Limits limits = show.checks().limits();
+        return coming(asked, (source, best) -> !levels.get().isClear(source, best, live, limits));
+    }
+
+    /// How all that must be heard, and is, comes to its ears through processors that are on; costs
+    /// nothing where none is.
+    public synchronized List<Coming> processed() {
+        if (processed == null)
+            processed =
+                    tracer.live().isProcessed()
+                            ? coming(all(), (_, _) -> true).stream()
+                                    .filter(comes -> !comes.way().works().isEmpty())
+                                    .toList()
+                            : List.of();
+        return processed;
+    }
+
+    /// The same by their cells.
+    public Map<Heard, Staircase> processedWays() {
+        Map<Heard, Staircase> ways = new HashMap<>();
+        for (Coming comes : processed()) ways.put(comes.cell(), comes.way());
+        return ways;
+    }
+
+    /// How the source of a cell comes to its ear, step by step; empty where it does not.
+    public Optional<Staircase> way(Heard cell) {
+        return Staircase.of(
+                tracer.live(),
+                levels.get(),
+                show.checks().limits(),
+                cell.source().id(),
+                cell.ear().id());
+    }
+
+    /// How those of some cells that must be heard, and are, come to their ears.
+    ///
+    /// @param which whether the way of a source to a node is asked for
+    private List<Coming> coming(List<Heard> cells, BiPredicate<Strongest, Integer> which) {
         List<Coming> found = new ArrayList<>();
         LiveGraph live = tracer.live();
         Map<String, Strongest> strongest = new HashMap<>();
         double heard = limit(Limit.HEARD);
-        Limits limits = show.checks().limits();
         Ways ways = Ways.of(live);
-        for (Heard cell : asked) {
+        for (Heard cell : cells) {
             boolean wanted = cell.standing().wish() == Wish.MUST;
             if (!wanted || cell.hearing().levelDb() < heard) continue;
             Strongest source =
                     strongest.computeIfAbsent(cell.source().id(), id -> Strongest.of(live, id));
             int best = source.loudest(live.graph().ear(cell.ear().id()).nodes());
-            if (best < 0) continue;
-            if (levels.get().isClear(source, best, live.graph(), limits)) continue;
+            if (best < 0 || !which.test(source, best)) continue;
             ways.of(source, best)
-                    .map(way -> Staircase.along(way, live, levels.get(), limits))
+                    .map(way -> Staircase.along(way, live, levels.get(), show.checks().limits()))
                     .ifPresent(way -> found.add(new Coming(cell, way)));
         }
         return found;

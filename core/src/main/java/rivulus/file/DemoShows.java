@@ -11,6 +11,9 @@ public final class DemoShows {
     /// An evening of folk tales with a call-in; it has some honest mistakes in it.
     public static final String LANTERN_HOUR = "lantern-hour";
 
+    /// Three who read letters aloud, with gates and compressors that are in their way.
+    public static final String LONG_READ = "long-read";
+
     /// Every evening, by file name, with its title; those that are repaired end in `-repaired`.
     public static SequencedMap<String, String> all() {
         SequencedMap<String, String> all = new LinkedHashMap<>();

@@ -36,6 +36,7 @@ final class KnobReader {
                             item.number("maxDb", -120, 60, 10),
                             item.number("stepDb", 0.01, 60, 0.5),
                             item.truth("closes", true),
+                            "dB",
                             amplifies(item.maybe("amplifies")),
                             levelOf(item.maybe("standing")));
             case "switch" ->

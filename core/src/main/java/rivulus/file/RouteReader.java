@@ -35,6 +35,7 @@ final class RouteReader {
     private final Repeat repeat;
     private final Map<String, Point> points;
     private final Map<String, Knob> knobs;
+    private final ProcessorReader processors;
     private final Set<String> governing;
 
     /// @param governing the ids of knobs that govern something are added to it
@@ -43,11 +44,13 @@ final class RouteReader {
             Repeat repeat,
             Map<String, Point> points,
             Map<String, Knob> knobs,
+            ProcessorReader processors,
             Set<String> governing) {
         this.root = root;
         this.repeat = repeat;
         this.points = points;
         this.knobs = knobs;
+        this.processors = processors;
         this.governing = governing;
     }
 
@@ -74,6 +77,7 @@ final class RouteReader {
                             band(item),
                             item.texts("marks"),
                             channelMap(item, from, to),
+                            processors.chain(item),
                             KnobReader.governors(item, knobs, governing)));
             item.nothingElse();
         }

@@ -64,9 +64,13 @@ final class TemplateReader {
         List<Port> ports = ports();
         readPoints();
         readKnobs();
-        RouteReader sound = new RouteReader(root, repeat, points, knobs, governing);
+        List<Entry> processing = repeat.items(root, "processors");
+        ProcessorReader processors = new ProcessorReader(knobs, governing);
+        processors.read(processing);
+        RouteReader sound = new RouteReader(root, repeat, points, knobs, processors, governing);
         List<Picker> pickers = pickers(sound);
         List<Route> routes = sound.routes();
+        processors.allStand(processing);
         Clock clock = clock(ports);
         phantomKnobsExist(ports);
         pictureKnobsExist(ports);

@@ -76,6 +76,7 @@ public sealed interface Knob {
     /// @param maxDb highest setting
     /// @param stepDb smallest turn
     /// @param closes whether the bottom is off
+    /// @param unit what it is told in: `dB`, or `dBFS` and `dBu` where it is a level of its own
     /// @param amplifies what it does to a signal that comes in by a lead, where it is a
     ///     preamplifier
     record Level(
@@ -87,6 +88,7 @@ public sealed interface Knob {
             double maxDb,
             double stepDb,
             boolean closes,
+            String unit,
             Optional<Amplifies> amplifies,
             Setting standing)
             implements Knob {
@@ -99,7 +101,8 @@ public sealed interface Knob {
         public List<Setting> others(Setting present) {
             boolean off = present instanceof Setting.Level level && level.isOff();
             if (off) return List.of(new Setting.Level(Math.clamp(0, minDb, maxDb)));
-            return closes ? List.of(Setting.Level.OFF) : List.of(new Setting.Level(minDb));
+            Setting least = closes ? Setting.Level.OFF : new Setting.Level(minDb);
+            return least.equals(present) ? List.of() : List.of(least);
         }
 
         @Override
@@ -110,7 +113,8 @@ public sealed interface Knob {
 
         @Override
         public String range() {
-            return "%s%s to %s dB".formatted(closes ? "off, or " : "", plain(minDb), plain(maxDb));
+            return "%s%s to %s %s"
+                    .formatted(closes ? "off, or " : "", plain(minDb), plain(maxDb), unit);
         }
 
         private static String plain(double db) {

@@ -9,6 +9,7 @@ import java.util.List;
 ///     `voice-clean-up`; and what its delay is made of: `converter`, `usb`, `buffer`, `radio`,
 ///     `capture`, `network`, `look-ahead`
 /// @param map which channel goes where; empty for the usual spread (see [ChannelMap#usual])
+/// @param chain what acts on the sound by its level or its tone
 /// @param governors the knobs that govern it; the route is open when all of them open it
 public record Route(
         String from,
@@ -18,6 +19,7 @@ public record Route(
         Band band,
         List<String> marks,
         List<ChannelMap> map,
+        Chain chain,
         List<Governor> governors) {
     public Route {
         marks = List.copyOf(marks);
@@ -27,6 +29,7 @@ public record Route(
 
     /// A wire between two points.
     public static Route wire(String from, String to) {
-        return new Route(from, to, 0, Delay.NONE, Band.OPEN, List.of(), List.of(), List.of());
+        return new Route(
+                from, to, 0, Delay.NONE, Band.OPEN, List.of(), List.of(), Chain.NONE, List.of());
     }
 }

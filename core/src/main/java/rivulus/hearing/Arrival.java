@@ -17,6 +17,11 @@ public record Arrival(double ms, double levelDb, boolean throughAir, boolean rin
         return 1L << (source * EAR_CHANNELS + Math.min(ear, EAR_CHANNELS - 1));
     }
 
+    /// Whether a channel of the source comes in it.
+    public boolean carries(int source) {
+        return (lanes >> (source * EAR_CHANNELS) & (1L << EAR_CHANNELS) - 1) != 0;
+    }
+
     /// Whether both come down one wire, and comb.
     public boolean isTogetherWith(Arrival other) {
         return (lanes & other.lanes) != 0;

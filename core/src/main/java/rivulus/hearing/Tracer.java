@@ -42,10 +42,19 @@ public final class Tracer {
         this.flow = new Flow(live, order, cuts, listened.nodes());
         Flow.Field[] fromCuts = new Flow.Field[cuts.length];
         for (int k = 0; k < cuts.length; k++) fromCuts[k] = flow.fromCut(cuts[k]);
-        this.loops = Loop.find(live, order, cuts, fromCuts);
+        this.loops = loops(live.unheld(), fromCuts);
         this.feedback = new Feedback(fromCuts, bands, joints());
         this.rows = new Hearing[graph.sources().size()][];
         this.toFollow = rows.length;
+    }
+
+    /// What goes round, in the graph as it is while nothing is held back.
+    private List<Loop> loops(LiveGraph unheld, Flow.Field[] held) {
+        if (unheld == live) return Loop.find(live, order, cuts, held);
+        Flow round = new Flow(unheld, order, cuts, listened.nodes());
+        Flow.Field[] from = new Flow.Field[cuts.length];
+        for (int k = 0; k < cuts.length; k++) from[k] = round.fromCut(cuts[k]);
+        return Loop.find(unheld, order, cuts, from);
     }
 
     private Feedback.Joint[][] joints() {

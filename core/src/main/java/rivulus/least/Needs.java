@@ -201,15 +201,14 @@ public final class Needs {
     }
 
     private double nowDb(int leg, Positions at) {
-        Leg of = graph.legs().get(leg);
-        return of.gainDb() + at.governedDb(of);
+        return at.legDb(graph.legs().get(leg));
     }
 
     /// The greatest gain that a leg can have, whatever is turned.
     private double mostDb(int leg) {
         if (Double.isNaN(most[leg])) {
             Leg of = graph.legs().get(leg);
-            double db = of.gainDb();
+            double db = of.gainDb() + of.processing().mostDb(dials::standing);
             for (Leg.Govern govern : of.governors()) db += mostDb(govern);
             most[leg] = db;
         }

@@ -262,9 +262,9 @@ public final class LevelMap {
     /// brought about, and so far over all noise. Told from one channel alone, and so not the other
     /// way round; costs next to nothing.
     ///
-    /// @param source in the graph that this map was made for
-    public boolean isClear(Strongest source, int node, SignalGraph graph, Limits limits) {
-        Tables all = tables(graph);
+    /// @param source in a state of the graph that this map was made for
+    public boolean isClear(Strongest source, int node, LiveGraph live, Limits limits) {
+        Tables all = tables(live.graph());
         double crest = limits.get(Limit.CREST);
         double most = limits.get(Limit.OVERLOAD);
         List<Integer> way = source.to(node);
@@ -280,6 +280,9 @@ public final class LevelMap {
                 int leg = source.by(at).index();
                 if (all.converts()[leg]) noise += CONVERTER.power();
                 if (all.folds()[leg]) louder += FOLDED_DB;
+                double lifts = live.liftsDb(leg);
+                noise *= Math.pow(10, lifts / 10);
+                louder += lifts;
             }
             double db = source.db(at) + louder;
             if (Math.min(db, db + crest - all.ceilingDb()[at]) > most) return false;

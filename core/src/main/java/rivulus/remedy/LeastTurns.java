@@ -301,8 +301,29 @@ final class LeastTurns {
                                             : Limit.FAINT));
             case LESS -> less(finding, about, scene, at);
             case ONE_WAY -> List.of(oneWay(finding, about, scene, at));
+            case IDEAS -> List.of(oneOf(finding, about, scene));
             case OTHER -> List.of(needs.other(scene, about, at, needs.towards(ear)));
         };
+    }
+
+    /// One of the turns that its rule thinks of.
+    private Must oneOf(Finding finding, String about, int scene) {
+        List<Must.Alternative> any = new ArrayList<>();
+        for (Idea idea : Rules.of(finding).ideas(finding, workshop))
+            if (idea instanceof Idea.Settings(var settings)) {
+                List<List<Stand>> all = new ArrayList<>();
+                settings.forEach(
+                        (knob, to) ->
+                                all.add(
+                                        List.of(
+                                                new Stand(
+                                                        base.graph()
+                                                                .knobIndex(
+                                                                        knob.device(), knob.name()),
+                                                        to))));
+                any.add(new Must.Alternative(all));
+            }
+        return new Must(scene, about, any);
     }
 
     /// Of every way that is too much by itself some leg; where none is, some leg of any way.

@@ -14,6 +14,7 @@ import rivulus.level.Advice;
 import rivulus.level.InputGain;
 import rivulus.level.Staircase;
 import rivulus.show.Ear;
+import rivulus.show.Ref;
 import rivulus.show.Source;
 
 /// How loud everything is, as plain maps, ready to be written as JSON.
@@ -22,7 +23,8 @@ public final class LevelReport {
 
     /// `{"gains": [{"knob", "source", "turnedDb", "gainDb", "shouldBeDb", "peaksDbfs", "why"}],
     /// "scenes": [{"scene", "levels": [{"ear", "source", "headroomDb", "tightAt",
-    /// "signalToNoiseDb", "advice", "steps"}]}]}`; levels of steps are against line-up.
+    /// "signalToNoiseDb", "advice", "rangeLu", "processors", "steps"}]}]}`; levels of steps are
+    /// against line-up.
     ///
     /// @param ear only this one; or empty
     public static Map<String, Object> of(Proof proof, List<SceneProof> scenes, String ear) {
@@ -66,15 +68,30 @@ public final class LevelReport {
                 "tightAt", way.tightest().node().words(),
                 "signalToNoiseDb", number(way.signalToNoiseDb()),
                 "advice", row.advice().stream().map(Advice::sentence).toList(),
-                "steps", way.stairs().stream().map(stair -> step(way, stair)).toList());
+                "rangeLu", number(way.rangeLu()),
+                "processors", way.works().stream().map(worked -> worked(way, worked)).toList(),
+                "steps", way.stairs().stream().map(stair -> step(stair)).toList());
     }
 
-    private static Map<String, Object> step(Staircase way, Staircase.Stair stair) {
+    private static Map<String, Object> worked(Staircase way, Staircase.Worked worked) {
+        String device = way.stairs().get(worked.at()).leg().orElseThrow().from().device();
+        return map(
+                "knob", new Ref(device, worked.block().processor().id()).toString(),
+                "kind", worked.block().kind().word(),
+                "inDb", number(worked.inDb()),
+                "outDb", number(worked.outDb()),
+                "inAverageDb", number(worked.inAverageDb()),
+                "outAverageDb", number(worked.outAverageDb()),
+                "noiseDb", number(worked.noiseDb()));
+    }
+
+    private static Map<String, Object> step(Staircase.Stair stair) {
         return map(
                 "point", stair.node().point().toString(),
                 "averageDb", number(stair.averageDb()),
-                "peakDb", number(way.peakDb(stair)),
+                "peakDb", number(stair.peakDb()),
                 "noiseDb", number(stair.noiseDb()),
+                "pauseDb", number(stair.pauseDb()),
                 "ceilingDb", number(stair.scale().ceilingDb()),
                 "unit", stair.scale().unit().word(),
                 "lineUp", number(stair.scale().lineUp()));

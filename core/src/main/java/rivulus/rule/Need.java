@@ -8,6 +8,8 @@ public enum Need {
     MORE,
     /// Something has to come otherwise than it does: one of its ways, not both.
     ONE_WAY,
+    /// One of the rule's ideas has to be so: nothing else ends it.
+    IDEAS,
     /// Something has to be otherwise; what, only the rule's ideas say.
     OTHER
 }

@@ -35,6 +35,13 @@ public final class Rules implements Judge {
                     // how loud it is
                     new Clipping(),
                     new Hiss(),
+                    new LoudEars(),
+                    new Uneven(),
+                    new OneSide(),
+                    new Gated(),
+                    new ChainOrder(),
+                    new Twice(),
+                    new LevelledTogether(),
                     // leads
                     new LeadRule(Fault.Kind.SPEAKER_TO_LINE, Workshop::rejoined),
                     new LeadRule(Fault.Kind.CONNECTOR, Workshop::rejoined),
@@ -69,7 +76,9 @@ public final class Rules implements Judge {
                     // how one likes to work
                     new TrackTaps(),
                     new StreamMix(),
-                    new SecondMixers());
+                    new SecondMixers(),
+                    new CompressedElsewhere(),
+                    new PublicLoudness());
 
     private static final Map<String, Rule> BY_ID =
             ALL.stream().collect(Collectors.toMap(Rule::id, Function.identity()));

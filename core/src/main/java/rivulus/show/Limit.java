@@ -55,6 +55,10 @@ public enum Limit implements Worded {
     PEAKS_LOW(-12, "dBFS", -40, 0, "peaks of loud moments should come up to this (level habit ~)"),
     PEAKS_HIGH(-6, "dBFS", -30, 0, "and not go over this (level habit ~)"),
     NOISE(30, "dB", 0, 120, "the average of what is wished lies at least so far over all noise ~"),
+    EARS(80, "dB(A)", 40, 140, "what an ear may get on average, spread over 8 h (2003/10/EC) ~"),
+    EARS_BAD(85, "dB(A)", 40, 140, "and must not get (2003/10/EC, upper action value) ~"),
+    GATE_CUTS(5, "%", 0, 100, "a gate may cut no more of what somebody says than this ~"),
+    GATE_OVER(6, "dB", 0, 60, "a gate opens so far over the noise, or it never closes ~"),
     UNEVEN(3, "LU", 0, 20, "voices that differ by more sound uneven (REFERENCE, level habit ~)"),
     PUBLIC_LUFS(-16, "LUFS", -40, -5, "loudness of what goes out, stereo (REFERENCE, targets ~)"),
     PUBLIC_SPREAD(1, "LU", 0.1, 10, "and how far it may be off (EBU R 128, live)"),
@@ -116,7 +120,7 @@ public enum Limit implements Worded {
         return usual;
     }
 
-    /// `dB`, `dBFS`, `dBTP`, `LU`, `LUFS`, `ms`, `min`, `R`, `of 1` or `times`.
+    /// `dB`, `dB(A)`, `dBFS`, `dBTP`, `LU`, `LUFS`, `ms`, `min`, `R`, `%`, `of 1` or `times`.
     public String unit() {
         return unit;
     }

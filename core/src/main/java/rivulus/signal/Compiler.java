@@ -11,6 +11,7 @@ import java.util.stream.Stream;
 import rivulus.gear.AcousticEnd;
 import rivulus.gear.Band;
 import rivulus.gear.Catalogue;
+import rivulus.gear.Chain;
 import rivulus.gear.ChannelMap;
 import rivulus.gear.Delay;
 import rivulus.gear.Governor;
@@ -124,12 +125,25 @@ public final class Compiler {
             Band band,
             List<String> marks,
             List<ChannelMap> map,
+            Processing processing,
             List<Leg.Govern> governors) {
         List<ChannelMap> channels =
                 map.isEmpty()
                         ? ChannelMap.usual(pointNodes.get(from).length, pointNodes.get(to).length)
                         : map;
-        Leg leg = new Leg(0, kind, from, to, gainDb, delay, band, marks, channels, governors);
+        Leg leg =
+                new Leg(
+                        0,
+                        kind,
+                        from,
+                        to,
+                        gainDb,
+                        delay,
+                        band,
+                        marks,
+                        channels,
+                        processing,
+                        governors);
         Ref onward = to;
         for (OwnSound own : apart) if (own.leaves(from)) onward = own.at(to);
         legs.add(leg.between(legs.size(), from, onward, governors));
@@ -145,7 +159,17 @@ public final class Compiler {
 
     /// A stretch that changes nothing.
     private void addPlain(Leg.Kind kind, Ref from, Ref to) {
-        addLeg(kind, from, to, 0, Delay.NONE, Band.OPEN, List.of(), List.of(), List.of());
+        addLeg(
+                kind,
+                from,
+                to,
+                0,
+                Delay.NONE,
+                Band.OPEN,
+                List.of(),
+                List.of(),
+                Processing.NONE,
+                List.of());
     }
 
     private void addRoutes(Device device) {
@@ -160,8 +184,13 @@ public final class Compiler {
                     route.band(),
                     route.marks(),
                     route.map(),
+                    processing(device, route.chain()),
                     governors);
         }
+    }
+
+    private Processing processing(Device device, Chain chain) {
+        return Processing.of(chain, knob -> knobIndex.get(new Ref(device.id(), knob)));
     }
 
     private List<Leg.Govern> governors(Device device, List<Governor> governors) {
@@ -267,7 +296,17 @@ public final class Compiler {
 
     private void addPick(Ref from, Ref to, Delay delay, List<Leg.Govern> governors) {
         List<String> marks = List.of("buffer");
-        addLeg(Leg.Kind.PICK, from, to, 0, delay, Band.OPEN, marks, List.of(), governors);
+        addLeg(
+                Leg.Kind.PICK,
+                from,
+                to,
+                0,
+                delay,
+                Band.OPEN,
+                marks,
+                List.of(),
+                Processing.NONE,
+                governors);
     }
 
     private static List<Leg.Govern> and(List<Leg.Govern> some, List<Leg.Govern> more) {
@@ -294,7 +333,17 @@ public final class Compiler {
     // Air and ears
 
     private void addAir(Ref from, Ref to, double db, Delay delay) {
-        addLeg(Leg.Kind.AIR, from, to, db, delay, Band.OPEN, List.of(), List.of(), List.of());
+        addLeg(
+                Leg.Kind.AIR,
+                from,
+                to,
+                db,
+                delay,
+                Band.OPEN,
+                List.of(),
+                List.of(),
+                Processing.NONE,
+                List.of());
     }
 
     private void addWorn(Device device) {

@@ -15,9 +15,13 @@ public record KnobUse(Ref ref, String device, Knob knob) {
     /// A setting in the gear's own words.
     public String say(Setting setting) {
         return switch (setting) {
-            case Setting.Level level -> level.isOff() ? "off" : Words.db(level.db());
+            case Setting.Level level -> level.isOff() ? "off" : Words.figure(level.db(), 1, unit());
             case Setting.Time(double ms) -> Words.ms(ms);
             case Setting.Switch _, Setting.Choice _ -> knob.say(setting);
         };
+    }
+
+    private String unit() {
+        return knob instanceof Knob.Level level ? level.unit() : "dB";
     }
 }

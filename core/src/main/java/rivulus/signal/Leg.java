@@ -13,6 +13,7 @@ import rivulus.show.Ref;
 /// @param gainDb gain with every governor at 0 dB
 /// @param map which channels it joins, at which gain
 /// @param marks what is done to the sound on the way, see [rivulus.gear.Route]
+/// @param processing what acts on the sound by its level or its tone
 /// @param governors the knobs that govern it, by their place in [SignalGraph#knobs()]
 public record Leg(
         int index,
@@ -24,6 +25,7 @@ public record Leg(
         Band band,
         List<String> marks,
         List<ChannelMap> map,
+        Processing processing,
         List<Govern> governors) {
     public Leg {
         marks = List.copyOf(marks);
@@ -34,7 +36,17 @@ public record Leg(
     /// The same stretch between two other points of as many channels.
     Leg between(int newIndex, Ref newFrom, Ref newTo, List<Govern> newGovernors) {
         return new Leg(
-                newIndex, kind, newFrom, newTo, gainDb, delay, band, marks, map, newGovernors);
+                newIndex,
+                kind,
+                newFrom,
+                newTo,
+                gainDb,
+                delay,
+                band,
+                marks,
+                map,
+                processing,
+                newGovernors);
     }
 
     /// What the sound passes on this stretch.

@@ -2,9 +2,11 @@ package rivulus.signal;
 
 import java.util.Arrays;
 import java.util.BitSet;
+import java.util.List;
 import java.util.Set;
 import java.util.function.IntPredicate;
 import java.util.function.Predicate;
+import rivulus.gear.Block;
 import rivulus.gear.Delay;
 import rivulus.show.Ref;
 
@@ -100,6 +102,42 @@ public final class LiveGraph {
         return new LiveGraph(graph, positions, gains, legNs);
     }
 
+    /// The same graph as what goes round finds it: every processor lifts as far as it ever does,
+    /// since nothing is loud enough yet to be held back. The graph itself where none is on.
+    public LiveGraph unheld() {
+        double[] gains = legGain.clone();
+        boolean same = true;
+        for (int l : graph.processed()) {
+            double more = liftsDb(l);
+            if (more == 0) continue;
+            same = false;
+            gains[l] *= Math.pow(10, more / 20);
+        }
+        return same ? this : new LiveGraph(this, positions, gains, legNs);
+    }
+
+    /// Whether a processor is on anywhere.
+    public boolean isProcessed() {
+        for (int l : graph.processed())
+            if (!positions.blocks(graph.legs().get(l)).isEmpty()) return true;
+        return false;
+    }
+
+    /// Whether every processor stands as in another state of the same graph.
+    public boolean isProcessedLike(LiveGraph other) {
+        for (int l : graph.processed())
+            for (int k : graph.legs().get(l).processing().knobs())
+                if (!positions.get(k).equals(other.positions.get(k))) return false;
+        return true;
+    }
+
+    /// By how many dB more a leg lifts what is too soft to be held back than a voice at nominal; 0
+    /// where no processor is on.
+    public double liftsDb(int leg) {
+        List<Block> blocks = positions.blocks(graph.legs().get(leg));
+        return Processing.mostDb(blocks) - Processing.nominalDb(blocks);
+    }
+
     /// The same graph with nothing passing through some devices, as if they had failed.
     public LiveGraph without(Set<String> devices) {
         double[] gains = legGain.clone();
@@ -134,7 +172,7 @@ public final class LiveGraph {
     }
 
     private static double gain(Leg leg, Positions positions) {
-        double db = leg.gainDb() + positions.governedDb(leg);
+        double db = positions.legDb(leg);
         return db == 0 ? 1 : Math.pow(10, db / 20);
     }
 

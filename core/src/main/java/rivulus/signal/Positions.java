@@ -2,6 +2,7 @@ package rivulus.signal;
 
 import java.util.Arrays;
 import java.util.List;
+import rivulus.gear.Block;
 import rivulus.gear.Setting;
 import rivulus.show.Scene;
 import rivulus.show.Show;
@@ -51,6 +52,11 @@ public final class Positions {
         return new Positions(turned);
     }
 
+    /// The processors on a leg that are on, in their order and as they stand.
+    public List<Block> blocks(Leg leg) {
+        return leg.processing().standing(this);
+    }
+
     /// The decibels that the governors add to a leg; negative infinity where one closes it.
     public double governedDb(Leg leg) {
         double db = 0;
@@ -61,11 +67,18 @@ public final class Positions {
         return db;
     }
 
-    /// The milliseconds that the governors add to a leg.
+    /// The gain of a leg in dB, with its governors, and with its processors as they act on a voice
+    /// at nominal; negative infinity where it is closed.
+    public double legDb(Leg leg) {
+        return leg.gainDb() + governedDb(leg) + Processing.nominalDb(blocks(leg));
+    }
+
+    /// The milliseconds that the governors of a leg add, and the look-ahead of its processors.
     public double governedMs(Leg leg) {
         double ms = 0;
         for (Leg.Govern govern : leg.governors())
             ms += govern.governor().delayMs(settings[govern.knob()]);
+        for (Block block : blocks(leg)) ms += block.ms();
         return ms;
     }
 

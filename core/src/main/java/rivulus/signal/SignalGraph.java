@@ -30,6 +30,7 @@ public final class SignalGraph {
 
     private final Bands bands = new Bands();
     private final int[] legBand;
+    private final int[] processed;
     private final List<List<Leg>> governed = new ArrayList<>();
     private final Map<Ref, List<Leg>> leaving = new HashMap<>();
     private final Map<Ref, List<Leg>> entering = new HashMap<>();
@@ -58,12 +59,18 @@ public final class SignalGraph {
         for (int k = 0; k < knobs.size(); k++) governed.add(new ArrayList<>());
         for (Leg leg : legs) {
             for (Leg.Govern govern : leg.governors()) governed.get(govern.knob()).add(leg);
+            for (int knob : leg.processing().knobs()) governed.get(knob).add(leg);
         }
         for (Leg leg : legs) {
             leaving.computeIfAbsent(leg.from(), _ -> new ArrayList<>()).add(leg);
             entering.computeIfAbsent(leg.to(), _ -> new ArrayList<>()).add(leg);
         }
         legBand = legs.stream().mapToInt(leg -> bands.number(leg.band())).toArray();
+        processed =
+                legs.stream()
+                        .filter(leg -> !leg.processing().isEmpty())
+                        .mapToInt(Leg::index)
+                        .toArray();
         edges = Edges.of(this.legs, this.pointNodes, nodes.size());
     }
 
@@ -87,6 +94,11 @@ public final class SignalGraph {
         return legBand[leg];
     }
 
+    /// The legs on which there are processors, on or off.
+    int[] processed() {
+        return processed;
+    }
+
     /// Every leg out of a point, open or closed.
     public List<Leg> legsFrom(Ref point) {
         return leaving.getOrDefault(point, List.of());
@@ -97,7 +109,7 @@ public final class SignalGraph {
         return entering.getOrDefault(point, List.of());
     }
 
-    /// The legs that a knob governs.
+    /// The legs that a knob governs, or on which it turns a processor.
     public List<Leg> governedBy(int knob) {
         return governed.get(knob);
     }

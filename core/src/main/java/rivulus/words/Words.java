@@ -18,6 +18,11 @@ public final class Words {
         return signed(db, 1) + THIN + "dB";
     }
 
+    /// A step in decibels with its sign: "+3.0 dB", "−4.0 dB".
+    public static String stepDb(double db) {
+        return (db >= 0.05 ? "+" : "") + db(db);
+    }
+
     /// "412 ms"; one decimal under 10 ms.
     public static String ms(double ms) {
         return signed(ms, Math.abs(ms) < 9.95 && Math.rint(ms) != ms ? 1 : 0) + THIN + "ms";

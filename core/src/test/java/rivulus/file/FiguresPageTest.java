@@ -13,8 +13,10 @@ import rivulus.check.Proof;
 import rivulus.check.RigText;
 import rivulus.check.SceneProof;
 import rivulus.gear.Air;
+import rivulus.gear.Processor.Part;
 import rivulus.hearing.Hearing;
 import rivulus.hearing.TalkerEcho;
+import rivulus.level.Staircase;
 
 /// The examples of docs/figures.md, worked out by the program.
 class FiguresPageTest {
@@ -190,5 +192,51 @@ class FiguresPageTest {
                         .getFirst();
         says("9 Wh at 3 W", battery.lastsMinutes(), 0, "min");
         says("two scenes of 60 min want", battery.wantedMinutes(), 0, "min");
+    }
+
+    private static Staircase processed(String knobs) {
+        return Demo.PROVER
+                .prove(
+                        RigText.show(
+                                """
+                                place hall
+                                person maren host hall
+                                near maren mic
+                                mic dynamic-mic @hall
+                                desk digital-console @hall %s
+                                mic/out desk/ch1 5
+                                ear out track desk/main
+                                scene all 10
+                                """
+                                        .formatted(knobs)))
+                .staircase("all", "maren", "out")
+                .orElseThrow();
+    }
+
+    @Test
+    void processors() {
+        var way = processed("ch1.compressor=true ch1.gate=true ch1.gate.threshold=-36");
+        var gate = way.works().getFirst();
+        var compressor = way.works().getLast();
+        says(
+                "loud moments 6 dB over a threshold, ratio 3",
+                compressor.outDb() - compressor.inDb(),
+                1,
+                "dB");
+        says(
+                "the average with its loud moments there, knee 6 dB, in mean power",
+                compressor.outAverageDb() - compressor.inAverageDb(),
+                1,
+                "dB");
+        says(
+                "a gate 2 σ under the average cuts",
+                100 * way.shareUnder(gate, gate.block().level(Part.THRESHOLD)),
+                1,
+                "%");
+        says(
+                "the range of a talker before anything acts on it",
+                Staircase.rangeOfSpeechLu(),
+                1,
+                "LU");
     }
 }

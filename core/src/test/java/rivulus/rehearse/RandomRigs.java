@@ -10,6 +10,7 @@ import net.jqwik.api.Arbitrary;
 import rivulus.disk.Extras;
 import rivulus.gear.Band;
 import rivulus.gear.Catalogue;
+import rivulus.gear.Chain;
 import rivulus.gear.Clock;
 import rivulus.gear.Delay;
 import rivulus.gear.Desk;
@@ -172,6 +173,7 @@ public final class RandomRigs {
                 limited
                         ? new Band(60 + random.nextInt(300), 3000 + random.nextInt(8000))
                         : Band.OPEN;
-        return new Route(from, to, db, Delay.exactly(ms), band, List.of(), List.of(), List.of());
+        return new Route(
+                from, to, db, Delay.exactly(ms), band, List.of(), List.of(), Chain.NONE, List.of());
     }
 }

@@ -96,8 +96,10 @@ class RemediesTest {
                         .orElseThrow();
         assertThat(faint.first().sentence()).contains("hears Sunniva only faintly");
         assertThat(best(proof, faint).turns())
+                .as("by one of the two inputs that are free")
                 .extracting(turn -> turn.knob() + " " + turn.to().word())
-                .containsExactly("mixer/in3.of sunniva-mic/mic");
+                .hasSize(1)
+                .allMatch(turn -> turn.matches("mixer/in[34]\\.of sunniva-mic/mic"));
     }
 
     @Test

@@ -55,6 +55,7 @@ class EveningsTest {
                 "lute-in-tracks; doubled stream backing",
                 "harbour-radio; mute stream ivo, mute stream maren, mute stream nadia",
                 "harvest-concert; leak house audience, missing lobby band, missing lobby choir, missing lobby maren",
+                "long-read; ",
                 "quay-market; leak copy music-bed, missing stream cue-pads",
                 "new-desk; doubled stream cue-pads, doubled stream ivo, doubled stream maren, doubled stream music-bed, doubled stream nadia, echo nadia nadia, ground-loop, phantom",
                 "ferry-log; doubled stream log-sound, ground-loop",
@@ -85,6 +86,7 @@ class EveningsTest {
                 "harbour-radio",
                 "harvest-concert",
                 "quay-market",
+                "long-read",
                 "new-desk",
                 "ferry-log",
                 "round-table"

@@ -5,20 +5,36 @@ import java.util.Optional;
 import rivulus.app.session.Picture;
 import rivulus.chart.GainSheet;
 import rivulus.chart.LevelSheet;
+import rivulus.chart.ProcessingSheet;
 import rivulus.check.Prover;
 
 /// How loud everything is at the chosen ear, drawn up; how the input gains stand, and what setting
 /// them would do.
 ///
+/// @param processing what acts on the source whose staircase is drawn
 /// @param effects what would be heard louder or softer, and by whom
 record LevelsSight(
-        Picture picture, Optional<LevelSheet> levels, GainSheet gains, List<String> effects) {
+        Picture picture,
+        Optional<LevelSheet> levels,
+        Optional<ProcessingSheet> processing,
+        GainSheet gains,
+        List<String> effects) {
     static LevelsSight of(Picture picture, Prover prover, String source) {
         GainSheet gains = GainSheet.of(picture.proof());
+        Optional<LevelSheet> levels =
+                Optional.ofNullable(picture.ear())
+                        .map(ear -> LevelSheet.of(picture.proof(), picture.scene(), ear, source));
         return new LevelsSight(
                 picture,
-                Optional.ofNullable(picture.ear())
-                        .map(ear -> LevelSheet.of(picture.proof(), picture.scene(), ear, source)),
+                levels,
+                levels.flatMap(LevelSheet::chosen)
+                        .map(
+                                row ->
+                                        ProcessingSheet.of(
+                                                picture.proof(),
+                                                picture.scene(),
+                                                picture.ear(),
+                                                row)),
                 gains,
                 gains.effects(picture.proof(), picture.scene(), prover));
     }

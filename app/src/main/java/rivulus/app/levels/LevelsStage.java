@@ -52,11 +52,13 @@ public final class LevelsStage extends StackPane implements Stage, View<LevelsSi
                     "empty");
 
     private final StackPane side = new StackPane();
+    private final ProcessingPane processing;
     private final RemarksPane remarks;
     private final RecordingBox recording;
     private final StackPane onPaper = new StackPane();
     private final VBox fromRecording = new VBox(8);
     private final ToggleButton paper = new ToggleButton("On paper");
+    private final ToggleButton processed = new ToggleButton("Processing");
     private final ToggleButton recorded = new ToggleButton("From a recording");
 
     /// The stage of a session.
@@ -66,13 +68,16 @@ public final class LevelsStage extends StackPane implements Stage, View<LevelsSi
     public LevelsStage(Session session, Runnable choose, Runnable rig) {
         this.session = session;
         gains = new GainsPane(session);
+        processing = new ProcessingPane(session);
         remarks = new RemarksPane(session, rig);
         recording = new RecordingBox(session, choose);
         paper.setId("levels-on-paper");
+        processed.setId("levels-processing");
         recorded.setId("levels-recorded");
-        for (ToggleButton tab : List.of(paper, recorded)) tab.getStyleClass().setAll("pane-tab");
-        paper.setOnAction(_ -> turn(false));
-        recorded.setOnAction(_ -> turn(true));
+        for (ToggleButton tab : List.of(paper, processed, recorded)) {
+            tab.getStyleClass().setAll("pane-tab");
+            tab.setOnAction(_ -> turn(tab));
+        }
         rows.setId("level-rows");
         advice.setId("level-advice");
         heading.setId("levels-heading");
@@ -94,7 +99,7 @@ public final class LevelsStage extends StackPane implements Stage, View<LevelsSi
         StackPane.setAlignment(empty, Pos.CENTER);
         VBox.setVgrow(recording, Priority.ALWAYS);
         fromRecording.getChildren().setAll(recording);
-        HBox tabs = new HBox(paper, recorded);
+        HBox tabs = new HBox(paper, processed, recorded);
         tabs.getStyleClass().add("layers");
         HBox head = new HBox(12, heading, Look.spring(), tabs);
         head.setAlignment(Pos.BASELINE_LEFT);
@@ -107,20 +112,20 @@ public final class LevelsStage extends StackPane implements Stage, View<LevelsSi
                 .progress()
                 .addListener(
                         (_, _, now) -> {
-                            if (now.doubleValue() < 1) turn(true);
+                            if (now.doubleValue() < 1) turn(recorded);
                         });
         session.draws(this);
         clear();
-        turn(false);
+        turn(paper);
     }
 
-    /// Turns to what a recording says, or to the plan alone.
-    private void turn(boolean toRecording) {
-        paper.setSelected(!toRecording);
-        recorded.setSelected(toRecording);
-        Look.show(onPaper, !toRecording);
-        Look.show(fromRecording, toRecording);
-        side.getChildren().setAll(toRecording ? remarks : gains);
+    /// Turns to the plan and its gains, to what acts on the chosen source, or to what a recording
+    /// says.
+    private void turn(ToggleButton to) {
+        for (ToggleButton tab : List.of(paper, processed, recorded)) tab.setSelected(tab == to);
+        Look.show(onPaper, to != recorded);
+        Look.show(fromRecording, to == recorded);
+        side.getChildren().setAll(to == recorded ? remarks : to == processed ? processing : gains);
         head();
     }
 
@@ -157,8 +162,17 @@ public final class LevelsStage extends StackPane implements Stage, View<LevelsSi
                         () -> session.picture().get() != null,
                         () -> {
                             session.stage().set(ID);
-                            turn(false);
+                            turn(paper);
                             gains.setAll();
+                        }),
+                Command.when(
+                        "Levels: what acts on a voice, gates and compressors",
+                        "Shortcut+Shift+E",
+                        () -> session.picture().get() != null,
+                        () -> {
+                            session.stage().set(ID);
+                            turn(processed);
+                            processing.focusFirst();
                         }),
                 Command.when(
                         "Levels: what a test recording says",
@@ -166,7 +180,7 @@ public final class LevelsStage extends StackPane implements Stage, View<LevelsSi
                         () -> session.picture().get() != null,
                         () -> {
                             session.stage().set(ID);
-                            turn(true);
+                            turn(recorded);
                             recorded.requestFocus();
                         }),
                 Command.when(
@@ -196,6 +210,7 @@ public final class LevelsStage extends StackPane implements Stage, View<LevelsSi
         Look.show(empty, true);
         chart.show(null, "");
         gains.clear();
+        processing.clear();
     }
 
     @Override
@@ -204,6 +219,7 @@ public final class LevelsStage extends StackPane implements Stage, View<LevelsSi
         Look.show(drawing, most.isPresent());
         Look.show(empty, most.isEmpty());
         gains.show(sight);
+        sight.processing().ifPresentOrElse(processing::show, processing::clear);
         if (most.isEmpty()) return;
         drawing.applyCss(); // what scrolls is in the window only then, and can take the keyboard
         Picture picture = sight.picture();

@@ -66,6 +66,8 @@ final class StairChart extends Pane {
         axis();
         List<Step> steps = sheet.steps();
         for (int i = 0; i < steps.size(); i++) step(steps.get(i), LEFT + i * wide());
+        for (int i = 1; i < steps.size(); i++)
+            between(steps.get(i - 1), steps.get(i), LEFT + i * wide());
         devices();
     }
 
@@ -103,7 +105,6 @@ final class StairChart extends Pane {
             getChildren().add(line);
         }
         if (step.tight()) room(step, x, wide);
-        if (!step.gain().isEmpty()) gain(step, x);
         Text reads = text(step.reads(), "reads");
         centre(reads, x, wide, getHeight() - FOOT + 4);
         Text point = text(fitted(step.point(), wide), "step-point");
@@ -121,15 +122,24 @@ final class StairChart extends Pane {
         getChildren().add(text);
     }
 
-    /// A gain knob is a wedge between two steps, with its own marks on the way down to it.
-    private void gain(Step step, double x) {
+    /// What stands between two steps is a wedge: a gain knob with its own marks, and what acts on
+    /// the sound, in order; in words under the voice on both sides.
+    private void between(Step before, Step step, double x) {
+        List<String> words = new ArrayList<>();
+        if (!step.gain().isEmpty()) words.add("gain " + step.gain().split(", ", 2)[0]);
+        words.addAll(step.acts());
+        if (words.isEmpty()) return;
         Polygon wedge = new Polygon(x - 6, y(0) + 5, x + 6, y(0) + 5, x, y(0) - 6);
         wedge.getStyleClass().add("gain-wedge");
-        String[] words = step.gain().split(", ", 2);
-        Text text = text("gain " + words[0], "gain-words");
-        text.setX(Math.clamp(x - text.getLayoutBounds().getWidth() / 2, LEFT, getWidth() - RIGHT));
-        text.setY(y(0) + 20);
-        getChildren().addAll(wedge, text);
+        getChildren().add(wedge);
+        double under = y(Math.min(0, Math.min(before.averageDb(), step.averageDb()))) + LINE;
+        for (int i = 0; i < words.size(); i++) {
+            Text text = text(words.get(i), "gain-words");
+            double half = text.getLayoutBounds().getWidth() / 2;
+            text.setX(Math.clamp(x - half, LEFT, getWidth() - RIGHT));
+            text.setY(under + i * LINE);
+            getChildren().add(text);
+        }
     }
 
     private void block(double x, double wide, double high, double low, String... classes) {

@@ -1,0 +1,57 @@
+package rivulus.app.levels;
+
+import java.util.List;
+import javafx.scene.Node;
+import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import rivulus.app.form.FormBox;
+import rivulus.app.look.Look;
+import rivulus.app.session.Session;
+import rivulus.chart.ProcessingSheet;
+
+/// What acts on the chosen source on its way to the chosen ear: every processor, to be turned, what
+/// it does, and what all of them come to.
+final class ProcessingPane extends VBox {
+    private final Label words = Look.paragraph("", "soft");
+    private final VBox orders = new VBox(4);
+    private final FormBox form;
+
+    ProcessingPane(Session session) {
+        setId("processing");
+        getStyleClass().add("findings");
+        words.setId("processing-words");
+        orders.setId("processing-orders");
+        form = new FormBox("processing-form", session::edit);
+        VBox whole = new VBox(10, words, orders, form);
+        whole.getStyleClass().add("processing");
+        ScrollPane scroll = new ScrollPane(whole);
+        scroll.setFitToWidth(true);
+        scroll.setFocusTraversable(false);
+        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        VBox.setVgrow(scroll, Priority.ALWAYS);
+        getChildren().addAll(Look.text("Processing", "pane-title"), scroll);
+        clear();
+    }
+
+    void clear() {
+        words.setText("Choose somebody who is heard: what acts on them stands here.");
+        Look.show(orders, false);
+        Look.show(form, false);
+    }
+
+    void show(ProcessingSheet sheet) {
+        words.setText(sheet.words());
+        List<Node> lines =
+                sheet.orders().stream().<Node>map(line -> Look.paragraph(line, "soft")).toList();
+        orders.getChildren().setAll(lines);
+        Look.show(orders, !lines.isEmpty());
+        Look.show(form, true);
+        form.show(sheet.form());
+    }
+
+    void focusFirst() {
+        form.focusFirst();
+    }
+}

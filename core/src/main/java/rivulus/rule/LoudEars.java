@@ -1,0 +1,103 @@
+package rivulus.rule;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import rivulus.check.Finding;
+import rivulus.check.SceneProof;
+import rivulus.check.Verdict;
+import rivulus.level.Scale;
+import rivulus.level.Staircase;
+import rivulus.show.Ear;
+import rivulus.show.Limit;
+import rivulus.show.Limits;
+import rivulus.show.Names;
+import rivulus.show.Scene;
+import rivulus.words.Severity;
+import rivulus.words.Words;
+
+/// Somebody whose ears get more than is safe over the evening, by what they hear loudest: the
+/// average at the ear, spread over eight hours (2003/10/EC). A caution from the lower action value
+/// on, a problem from the upper. How loud headphones are is an estimate ~; local rules come first.
+final class LoudEars implements Rule {
+    private static final double EIGHT_HOURS = 480;
+
+    /// Far under what could be too much nobody works it out.
+    private static final double SURELY_SAFE_DB = 6;
+
+    @Override
+    public String id() {
+        return "loud-ears";
+    }
+
+    @Override
+    public Need need(Finding finding) {
+        return Need.LESS;
+    }
+
+    @Override
+    public double overDb(Finding finding, Limits limits) {
+        return finding.figures().get("overDb");
+    }
+
+    @Override
+    public List<Finding.Draft> inScene(SceneProof scene, Limits limits) {
+        Map<Ear, Optional<SceneProof.Heard>> loudest =
+                scene.all().stream()
+                        .filter(cell -> cell.ear().kind() == Ear.Kind.PERSON)
+                        .collect(
+                                Collectors.groupingBy(
+                                        SceneProof.Heard::ear,
+                                        Collectors.maxBy(
+                                                Comparator.comparingDouble(
+                                                        c -> c.hearing().levelDb()))));
+        List<Finding.Draft> findings = new ArrayList<>();
+        for (Ear ear : scene.show().ears())
+            Optional.ofNullable(loudest.get(ear))
+                    .flatMap(Function.identity())
+                    .filter(cell -> cell.hearing().levelDb() > SURELY_SAFE_DB)
+                    .flatMap(cell -> finding(scene, cell, limits))
+                    .ifPresent(findings::add);
+        return findings;
+    }
+
+    private Optional<Finding.Draft> finding(
+            SceneProof scene, SceneProof.Heard cell, Limits limits) {
+        Optional<Staircase.Stair> end =
+                scene.way(cell)
+                        .map(Staircase::end)
+                        .filter(stair -> stair.scale().unit() == Scale.Unit.SPL);
+        if (end.isEmpty()) return Optional.empty();
+        double spl = end.get().scale().reads(end.get().averageDb());
+        double minutes = scene.show().scenes().stream().mapToDouble(Scene::minutes).sum();
+        double daily = spl + 10 * Math.log10(minutes / EIGHT_HOURS);
+        double over = daily - limits.get(Limit.EARS);
+        if (over <= 0) return Optional.empty();
+        boolean bad = daily > limits.get(Limit.EARS_BAD);
+        return Optional.of(
+                finding(
+                                scene,
+                                cell,
+                                bad ? Severity.PROBLEM : Severity.CAUTION,
+                                Verdict.TOO_LOUD,
+                                "%s hears %s at about %s on average, too much for %s: turn it down, and mind local rules"
+                                        .formatted(
+                                                Names.subject(cell.ear()),
+                                                Names.of(cell.source()),
+                                                Words.figure(spl, 0, "dB(A)"),
+                                                Words.minutes(minutes)))
+                        .figure("levelDb", cell.hearing().levelDb())
+                        .figure("overDb", over)
+                        .figure("spl", spl)
+                        .because(() -> Rule.ways(scene, cell, "", 1)));
+    }
+
+    @Override
+    public List<Idea> ideas(Finding finding, Workshop workshop) {
+        return workshop.graph().turned(finding, -Math.ceil(finding.figures().get("overDb")));
+    }
+}

@@ -1,0 +1,117 @@
+package rivulus.rule;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import rivulus.check.Finding;
+import rivulus.check.SceneProof;
+import rivulus.gear.Knob;
+import rivulus.level.Staircase;
+import rivulus.show.Ear;
+import rivulus.show.Limit;
+import rivulus.show.Limits;
+import rivulus.show.Names;
+import rivulus.show.Person;
+import rivulus.show.Ref;
+import rivulus.show.Wish;
+import rivulus.signal.KnobUse;
+import rivulus.words.Severity;
+import rivulus.words.Words;
+
+/// Talkers who go out unequally loud: the softest against the loudest of those that are heard
+/// plainly. A room hears them bare besides, and a choir is no talker.
+final class Uneven implements Rule {
+    private static final double HAIR_LU = 0.05;
+
+    @Override
+    public String id() {
+        return "uneven";
+    }
+
+    /// A voice at the public, and how loud on average.
+    private record Voice(SceneProof.Heard cell, double db) {}
+
+    @Override
+    public List<Finding.Draft> inScene(SceneProof scene, Limits limits) {
+        List<Finding.Draft> findings = new ArrayList<>();
+        for (Ear ear : scene.show().ears()) {
+            if (!ear.isPublic() || ear.kind() == Ear.Kind.HOUSE) continue;
+            List<Voice> voices = voices(scene, ear, limits);
+            if (voices.size() < 2) continue;
+            double apart = voices.getLast().db() - voices.getFirst().db();
+            if (apart > limits.get(Limit.UNEVEN) + HAIR_LU)
+                findings.add(finding(scene, voices.getFirst(), voices.getLast(), apart));
+        }
+        return findings;
+    }
+
+    /// The softest first.
+    private static List<Voice> voices(SceneProof scene, Ear ear, Limits limits) {
+        Map<SceneProof.Heard, Staircase> processed = scene.processedWays();
+        return scene.of(ear.id()).stream()
+                .filter(cell -> cell.source() instanceof Person who && who.count() == 1)
+                .filter(cell -> cell.standing().wish() == Wish.MUST)
+                .filter(cell -> cell.hearing().levelDb() >= limits.get(Limit.FAINT))
+                .map(cell -> new Voice(cell, db(cell, processed)))
+                .sorted(Comparator.comparingDouble(Voice::db))
+                .toList();
+    }
+
+    /// Through processors the average is not what a voice at nominal would come to.
+    private static double db(SceneProof.Heard cell, Map<SceneProof.Heard, Staircase> processed) {
+        Staircase way = processed.get(cell);
+        double heard = cell.hearing().levelDb();
+        return way == null ? heard : heard + way.unlikeNominalDb();
+    }
+
+    /// Told of whoever is farther from nominal, so that the one who is off is turned.
+    private Finding.Draft finding(SceneProof scene, Voice softest, Voice loudest, double apart) {
+        boolean isLoud = loudest.db() > -softest.db();
+        SceneProof.Heard off = (isLoud ? loudest : softest).cell();
+        SceneProof.Heard other = (isLoud ? softest : loudest).cell();
+        return finding(
+                        Severity.CAUTION,
+                        "%s hears %s %s %s than %s"
+                                .formatted(
+                                        Names.subject(off.ear()),
+                                        Names.of(off.source()),
+                                        Words.figure(apart, 1, "LU"),
+                                        isLoud ? "louder" : "softer",
+                                        Names.of(other.source())))
+                .in(scene, scene.tracer().live())
+                .about(off.ear().id())
+                .knobs(levels(scene, off))
+                .figure("apartLu", isLoud ? -apart : apart)
+                .because(() -> Rule.ways(scene, off, "", 1));
+    }
+
+    /// Every level on the way of whoever is off.
+    private static List<Ref> levels(SceneProof scene, SceneProof.Heard off) {
+        return scene.way(off).stream()
+                .flatMap(way -> way.way().knobs(scene.tracer().live().graph()))
+                .filter(use -> use.knob() instanceof Knob.Level)
+                .map(KnobUse::ref)
+                .distinct()
+                .toList();
+    }
+
+    @Override
+    public Need need(Finding finding) {
+        return Need.IDEAS;
+    }
+
+    @Override
+    public List<Idea> ideas(Finding finding, Workshop workshop) {
+        double apart = finding.figures().get("apartLu");
+        List<Idea> ideas = new ArrayList<>();
+        for (double share : List.of(1.0, 0.75))
+            ideas.addAll(Turned.by(finding, Math.rint(apart * share)));
+        return ideas;
+    }
+
+    @Override
+    public boolean isHarm(Finding finding) {
+        return false;
+    }
+}
