@@ -44,6 +44,7 @@ class ArchitectureTest {
                     "power",
                     "computer",
                     "timing",
+                    "keeping",
                     "rehearse",
                     "rule",
                     "edit",

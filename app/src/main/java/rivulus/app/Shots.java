@@ -229,6 +229,7 @@ public final class Shots extends Application {
                     session.stage().set(LevelsStage.ID);
                     press("#levels-processing");
                 });
+        shot("levels-going", () -> press("#levels-going"));
         shot(
                 "talk",
                 () -> {

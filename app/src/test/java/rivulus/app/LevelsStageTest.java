@@ -176,6 +176,27 @@ class LevelsStageTest {
     }
 
     @Test
+    void whatGoesOutIsSaidByKeyboard() {
+        try (Hand hand = Hand.atShow(folder, Recipe.TIDE_TABLE_TALK)) {
+            hand.press(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.O);
+            assertThat(hand.textIn("#levels-heading")).contains("What goes out and is kept");
+            assertThat(hand.textIn("#going"))
+                    .contains("160 kbit/s", "Asked and allowed", "may be heard and kept: not yet");
+            hand.focus("#field-show-desk-card");
+            hand.press(KeyCode.CONTROL, KeyCode.A);
+            hand.type("32");
+            hand.press(KeyCode.ENTER);
+            hand.focus("#field-leave-nadia");
+            hand.type("20 November");
+            hand.press(KeyCode.ENTER);
+            assertThat(hand.textIn("#going"))
+                    .contains("Its card of 32", "may be heard and kept: yes, 20 November");
+            assertThat(hand.session().document().undoName())
+                    .contains("Say when leave was given for Nadia");
+        }
+    }
+
+    @Test
     void allGainsAreSetFromAnyStageThoughNobodyHasLookedAtThemYet() {
         try (Hand hand = Hand.atDemo(folder)) {
             hand.act(

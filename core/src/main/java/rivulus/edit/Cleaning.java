@@ -20,9 +20,11 @@ import rivulus.show.Cable;
 import rivulus.show.Cast;
 import rivulus.show.Device;
 import rivulus.show.Ear;
+import rivulus.show.Going;
 import rivulus.show.Layout;
 import rivulus.show.Mix;
 import rivulus.show.MuteKey;
+import rivulus.show.Output;
 import rivulus.show.Place;
 import rivulus.show.Playback;
 import rivulus.show.Profile;
@@ -100,7 +102,8 @@ public final class Cleaning {
                                 .filter(this::isMixedThere)
                                 .map(mix -> mix.of(sources))
                                 .toList(),
-                        from.profiles().stream().map(this::profile).toList());
+                        from.profiles().stream().map(this::profile).toList(),
+                        going(earIds, sources));
         return from.withCast(new Cast(from.cast().people(), playback, from.cast().extras()))
                 .withPlaces(from.places().stream().map(this::place).toList())
                 .withEars(ears)
@@ -332,6 +335,30 @@ public final class Cleaning {
             losses.add("in %s the setting of %s".formatted(scene.name(), Words.list(unset)));
         List<String> quiet = scene.quiet().stream().filter(sources::contains).toList();
         return new Scene(scene.id(), scene.name(), quiet, scene.minutes(), knobs, scene.extras());
+    }
+
+    private Going going(Set<String> ears, Set<String> sources) {
+        Going kept = from.going();
+        for (Output output : from.going().outputs())
+            if (!ears.contains(output.ear())) {
+                losses.add("how " + output.ear() + " is sent or kept");
+                kept = kept.without(output);
+            }
+        for (String device : from.going().cards().sequencedKeySet())
+            if (gone.contains(device) || from.rig().device(device).isEmpty()) {
+                losses.add("what the card of " + name(device) + " holds");
+                kept = kept.withCard(device, 0);
+            }
+        for (String source : from.going().leave().sequencedKeySet())
+            if (!sources.contains(source)) {
+                losses.add("the leave given for " + source);
+                kept = kept.withLeave(source, "");
+            }
+        return kept;
+    }
+
+    private String name(String device) {
+        return from.rig().device(device).map(Device::name).orElse(device);
     }
 
     private Profile profile(Profile profile) {

@@ -14,6 +14,7 @@ import rivulus.show.Cast;
 import rivulus.show.Checks;
 import rivulus.show.Device;
 import rivulus.show.Ear;
+import rivulus.show.Going;
 import rivulus.show.MuteKey;
 import rivulus.show.Occasion;
 import rivulus.show.Person;
@@ -87,6 +88,11 @@ public final class Parts {
                 name,
                 show.withRundown(
                         show.rundown().withProfiles(put(show.profiles(), Profile::id, changed))));
+    }
+
+    /// How what goes out and is kept is set, changed.
+    public Edit put(String name, Going changed) {
+        return cleaned(name, show.withRundown(show.rundown().withGoing(changed)));
     }
 
     /// A machine or a program, changed.

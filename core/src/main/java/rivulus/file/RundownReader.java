@@ -1,6 +1,7 @@
 package rivulus.file;
 
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.EnumMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -16,12 +17,14 @@ import rivulus.gear.Setting;
 import rivulus.gear.Template;
 import rivulus.show.Aim;
 import rivulus.show.Checks;
+import rivulus.show.Going;
 import rivulus.show.Habit;
 import rivulus.show.Habits;
 import rivulus.show.Limit;
 import rivulus.show.Limits;
 import rivulus.show.Mix;
 import rivulus.show.MuteKey;
+import rivulus.show.Output;
 import rivulus.show.Profile;
 import rivulus.show.Ref;
 import rivulus.show.Rundown;
@@ -41,7 +44,7 @@ final class RundownReader {
     }
 
     Rundown rundown() throws FileTrouble {
-        return new Rundown(changes(), aims(), scenes(), mutes(), mixes(), profiles());
+        return new Rundown(changes(), aims(), scenes(), mutes(), mixes(), profiles(), going());
     }
 
     private List<WishChange> changes() throws FileTrouble {
@@ -142,6 +145,54 @@ final class RundownReader {
                         SettingReader.read(knob.getValue(), template, meant));
         }
         return knobs;
+    }
+
+    private Going going() throws FileTrouble {
+        List<Output> outputs = new ArrayList<>();
+        Set<String> seen = new HashSet<>();
+        for (Entry item : root.items("outputs")) {
+            Entry ear = item.field("ear");
+            if (!seen.add(ShowNames.known(ear, "ear", names.ears)))
+                throw ear.trouble("\"%s\" is set twice", ear.text());
+            Output usual = Going.UNSAID.output(ear.text());
+            outputs.add(
+                    new Output(
+                            ear.text(),
+                            bits(item, usual.bits()),
+                            item.whole("channels", 1, 2, 0),
+                            item.whole("kbps", 8, 5000, usual.kbps()),
+                            item.number("keyFrameSeconds", 0.1, 60, usual.keyFrameS()),
+                            item.number("saferDb", 0, 60, 0),
+                            item.extras()));
+        }
+        SequencedMap<String, Double> cards = new LinkedHashMap<>();
+        SequencedMap<String, String> leave = new LinkedHashMap<>();
+        for (Map.Entry<String, Entry> card : each("cards")) {
+            named(card, "device", names.devices.keySet());
+            cards.put(card.getKey(), card.getValue().number(0.01, 1_000_000));
+        }
+        for (Map.Entry<String, Entry> given : each("leave")) {
+            named(given, "source", names.sources);
+            leave.put(given.getKey(), given.getValue().text());
+        }
+        return new Going(outputs, cards, leave);
+    }
+
+    private static int bits(Entry item, int usual) throws FileTrouble {
+        int bits = item.whole("bits", 16, 32, usual);
+        if (bits % 8 != 0)
+            throw item.field("bits").trouble("16, 24 or 32 bits were expected, not %d", bits);
+        return bits;
+    }
+
+    private Collection<Map.Entry<String, Entry>> each(String field) throws FileTrouble {
+        Optional<Entry> said = root.maybe(field);
+        return said.isEmpty() ? List.of() : said.get().each().entrySet();
+    }
+
+    private static void named(Map.Entry<String, Entry> of, String what, Collection<String> known)
+            throws FileTrouble {
+        if (!known.contains(of.getKey())) throw of.getValue().unknown(what, of.getKey(), known);
     }
 
     private List<Profile> profiles() throws FileTrouble {

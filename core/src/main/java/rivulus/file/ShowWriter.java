@@ -19,6 +19,7 @@ import rivulus.show.Layout;
 import rivulus.show.Loudness;
 import rivulus.show.Mix;
 import rivulus.show.MuteKey;
+import rivulus.show.Output;
 import rivulus.show.Owned;
 import rivulus.show.Person;
 import rivulus.show.Place;
@@ -58,6 +59,9 @@ final class ShowWriter {
         out.put("mutes", all(show.mutes(), ShowWriter::mute));
         out.put("mixes", all(show.mixes(), ShowWriter::mix));
         out.put("profiles", all(show.profiles(), ShowWriter::profile));
+        out.put("outputs", all(show.going().outputs(), ShowWriter::output));
+        out.put("cards", new LinkedHashMap<>(show.going().cards()));
+        out.put("leave", new LinkedHashMap<>(show.going().leave()));
         out.put("templates", all(show.templates(), own -> own.written().fields()));
         out.put("checks", checks(show.checks()));
         return out.with(show.extras());
@@ -307,6 +311,19 @@ final class ShowWriter {
                 .put("minutes", scene.minutes() == 0 ? null : scene.minutes())
                 .put("knobs", knobs(scene.knobs()))
                 .with(scene.extras());
+    }
+
+    private static Map<String, Object> output(Output output) {
+        return new Fields()
+                .must("ear", output.ear())
+                .put("bits", output.bits() == Output.USUAL_BITS ? null : output.bits())
+                .put("channels", output.channels() == 0 ? null : output.channels())
+                .put("kbps", output.kbps() == Output.USUAL_KBPS ? null : output.kbps())
+                .put(
+                        "keyFrameSeconds",
+                        output.keyFrameS() == Output.USUAL_KEY_FRAME_S ? null : output.keyFrameS())
+                .put("saferDb", output.saferDb() == 0 ? null : output.saferDb())
+                .with(output.extras());
     }
 
     private static Map<String, Object> profile(Profile profile) {

@@ -50,7 +50,8 @@ public sealed interface Field {
             options = List.copyOf(options);
         }
 
-        Choice(
+        /// With nothing told.
+        public Choice(
                 String id,
                 String label,
                 String value,

@@ -22,18 +22,20 @@ public final class KnobField {
         String id = use.ref().toString();
         return switch (use.knob()) {
             case Knob.Level level ->
-                    figure(
+                    NumberField.of(
                             id,
                             label,
                             stands instanceof Setting.Level(double db) ? db : 0,
+                            "",
                             level.minDb(),
                             level.maxDb(),
                             db -> to.apply(level.nearest(db)));
             case Knob.Time time ->
-                    figure(
+                    NumberField.of(
                             id,
                             label,
                             stands instanceof Setting.Time(double ms) ? ms : 0,
+                            "",
                             time.minMs(),
                             time.maxMs(),
                             ms -> to.apply(time.nearest(ms)));
@@ -54,21 +56,5 @@ public final class KnobField {
                             told,
                             word -> to.apply(new Setting.Choice(word)));
         };
-    }
-
-    private static Field figure(
-            String id,
-            String label,
-            double stands,
-            double least,
-            double most,
-            Function<Double, Edit> to) {
-        return new Field.Text(
-                id,
-                label,
-                Ground.plain(stands).replace('-', '−'),
-                "",
-                List.of(),
-                typed -> to.apply(Ground.number(typed, "This is", least, most)));
     }
 }

@@ -86,8 +86,7 @@ final class PublicLoudness implements Rule {
                                         Words.figure(lufs, 0, "LUFS"),
                                         Words.figure(Math.abs(off), 0, "LU"),
                                         off > 0 ? "louder" : "softer",
-                                        Words.figure(
-                                                limits.get(Limit.PUBLIC_LUFS), 0, "LUFS"))
+                                        Words.figure(limits.get(Limit.PUBLIC_LUFS), 0, "LUFS"))
                         : "Peaks of %s come to %s, over %s"
                                 .formatted(
                                         Names.of(ear),
@@ -101,10 +100,7 @@ final class PublicLoudness implements Rule {
                         .figure("offLu", isOff ? off : 0)
                         .figure("overDb", over)
                         .knobs(turning(scene, voices))
-                        .because(
-                                () ->
-                                        new Finding.Evidence(
-                                                "", List.of(voices.getFirst().way()))));
+                        .because(() -> new Finding.Evidence("", List.of(voices.getFirst().way()))));
     }
 
     private static final double HAIR_DB = 0.05;
@@ -155,22 +151,30 @@ final class PublicLoudness implements Rule {
             ideas.addAll(Turned.by(finding, -Math.ceil(finding.figures().get("overDb"))));
             return ideas;
         }
-        for (Idea idea : Turned.by(finding, Math.rint(2 * by) / 2)) {
-            if (!(idea instanceof Idea.Settings(var settings))) continue;
-            Map<Ref, Setting> all = new LinkedHashMap<>(settings);
-            Ref knob = settings.keySet().iterator().next();
-            if (knob.name().endsWith(CEILING)) continue;
-            if (knob.name().endsWith(MAKE_UP))
-                all.put(
-                        new Ref(knob.device(), knob.name().replace(MAKE_UP, "")),
-                        new Setting.Switch(true));
-            if (by < 0) ideas.add(new Idea.Settings(all));
-            else {
-                all.putAll(limited);
-                ideas.add(new Idea.Settings(all));
-            }
-        }
-        return ideas.reversed();
+        for (double held : HELD_BACK)
+            for (Idea idea : Turned.by(finding, Math.rint(2 * (by + held)) / 2))
+                if (idea instanceof Idea.Settings(var settings))
+                    raised(settings, held, by > 0 ? limited : Map.of()).ifPresent(ideas::add);
+        return ideas;
+    }
+
+    /// What a compressor that is switched on holds back of the average, about; its make-up has to
+    /// bring that besides.
+    private static final List<Double> HELD_BACK = List.of(0.0, 2.0, 4.0, 6.0);
+
+    /// A level by itself, or a make-up with its compressor; with the limiter where it goes up.
+    private static Optional<Idea> raised(
+            Map<Ref, Setting> turned, double held, Map<Ref, Setting> limited) {
+        Ref knob = turned.keySet().iterator().next();
+        boolean isMakeUp = knob.name().endsWith(MAKE_UP);
+        if (knob.name().endsWith(CEILING) || !isMakeUp && held > 0) return Optional.empty();
+        Map<Ref, Setting> all = new LinkedHashMap<>(turned);
+        if (isMakeUp)
+            all.put(
+                    new Ref(knob.device(), knob.name().replace(MAKE_UP, "")),
+                    new Setting.Switch(true));
+        all.putAll(limited);
+        return Optional.of(new Idea.Settings(all));
     }
 
     private static final String CEILING = "." + Part.CEILING.word();

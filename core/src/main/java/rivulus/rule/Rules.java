@@ -61,6 +61,7 @@ public final class Rules implements Judge {
                     new Unfed(),
                     new Strips(),
                     new Batteries(),
+                    new FullCards(),
                     // computers, clocks, picture
                     new Clocks(),
                     new PictureFormats(),

@@ -82,8 +82,7 @@ public final class Sheets {
             case SHOPPING -> Sheet.of(title, leads.shopping());
             case PACKING -> Sheet.of(title, leads.packing());
             case COMPUTERS -> new Sheet(title, settings());
-            case LEVELS ->
-                    Sheet.of(title, new LevelSheets(proof, survey).tables().toArray(Part[]::new));
+            case LEVELS -> Sheet.of(title, new LevelSheets(proof).tables().toArray(Part[]::new));
             case POWER -> Sheet.of(title, power().toArray(Part[]::new));
         };
     }
@@ -105,8 +104,7 @@ public final class Sheets {
         chapters.add(new Sheet.Chapter("The desks laid out", channels.tables()));
         chapters.addAll(computers.chapters());
         chapters.add(
-                new Sheet.Chapter(
-                        "Levels, recording and stream", new LevelSheets(proof, survey).tables()));
+                new Sheet.Chapter("Levels, recording and stream", new LevelSheets(proof).tables()));
         chapters.add(new Sheet.Chapter("Power and earths", power()));
         chapters.add(new Sheet.Chapter("Shopping list", List.of(leads.shopping())));
         chapters.add(new Sheet.Chapter("Packing list", List.of(leads.packing())));

@@ -11,13 +11,15 @@ import rivulus.gear.Keyed;
 /// @param mutes knobs that people reach for to silence something, and what they expect
 /// @param mixes what feeds are to carry
 /// @param profiles how all knobs stood, under names
+/// @param going how what goes out and is kept is set
 public record Rundown(
         List<WishChange> changes,
         List<Aim> aims,
         List<Scene> scenes,
         List<MuteKey> mutes,
         List<Mix> mixes,
-        List<Profile> profiles) {
+        List<Profile> profiles,
+        Going going) {
     public Rundown {
         changes = List.copyOf(changes);
         aims = List.copyOf(aims);
@@ -29,31 +31,36 @@ public record Rundown(
 
     /// The same with another brief.
     public Rundown withChanges(List<WishChange> newChanges) {
-        return new Rundown(newChanges, aims, scenes, mutes, mixes, profiles);
+        return new Rundown(newChanges, aims, scenes, mutes, mixes, profiles, going);
     }
 
     /// The same with other aims.
     public Rundown withAims(List<Aim> newAims) {
-        return new Rundown(changes, newAims, scenes, mutes, mixes, profiles);
+        return new Rundown(changes, newAims, scenes, mutes, mixes, profiles, going);
     }
 
     /// The same with other mute keys.
     public Rundown withMutes(List<MuteKey> newMutes) {
-        return new Rundown(changes, aims, scenes, newMutes, mixes, profiles);
+        return new Rundown(changes, aims, scenes, newMutes, mixes, profiles, going);
     }
 
     /// The same with other scenes.
     public Rundown withScenes(List<Scene> newScenes) {
-        return new Rundown(changes, aims, newScenes, mutes, mixes, profiles);
+        return new Rundown(changes, aims, newScenes, mutes, mixes, profiles, going);
     }
 
     /// The same with other mixes.
     public Rundown withMixes(List<Mix> newMixes) {
-        return new Rundown(changes, aims, scenes, mutes, newMixes, profiles);
+        return new Rundown(changes, aims, scenes, mutes, newMixes, profiles, going);
     }
 
     /// The same with other profiles.
     public Rundown withProfiles(List<Profile> newProfiles) {
-        return new Rundown(changes, aims, scenes, mutes, mixes, newProfiles);
+        return new Rundown(changes, aims, scenes, mutes, mixes, newProfiles, going);
+    }
+
+    /// The same with what goes out set otherwise.
+    public Rundown withGoing(Going newGoing) {
+        return new Rundown(changes, aims, scenes, mutes, mixes, profiles, newGoing);
     }
 }

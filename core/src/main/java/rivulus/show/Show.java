@@ -54,7 +54,8 @@ public record Show(
                         List.of(Scene.only()),
                         List.of(),
                         List.of(),
-                        List.of()),
+                        List.of(),
+                        Going.UNSAID),
                 List.of(),
                 Checks.USUAL,
                 Extras.NONE);
@@ -147,6 +148,11 @@ public record Show(
     public boolean isTurnedByItself(Ref knob) {
         return mutes().stream()
                 .anyMatch(key -> key.knob().equals(knob) && !key.pressed().during().isEmpty());
+    }
+
+    /// How what goes out and is kept is set.
+    public Going going() {
+        return rundown.going();
     }
 
     /// How all knobs stood, under names.

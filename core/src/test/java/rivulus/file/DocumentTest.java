@@ -30,6 +30,7 @@ import rivulus.show.Cable;
 import rivulus.show.Cast;
 import rivulus.show.Device;
 import rivulus.show.Ear;
+import rivulus.show.Going;
 import rivulus.show.Habit;
 import rivulus.show.Habits;
 import rivulus.show.Layout;
@@ -149,7 +150,18 @@ class DocumentTest {
                                 show.scenes(),
                                 List.of(excepted),
                                 List.of(mix),
-                                List.of(Profile.of("now", "As now", show))))
+                                List.of(Profile.of("now", "As now", show)),
+                                Going.UNSAID
+                                        .with(
+                                                Going.UNSAID
+                                                        .output(show.ears().getFirst().id())
+                                                        .withBits(16)
+                                                        .withChannels(1)
+                                                        .withKbps(128)
+                                                        .withKeyFrame(4)
+                                                        .withSafer(12))
+                                        .withCard(devices.getFirst().id(), 32)
+                                        .withLeave(people.getFirst().id(), "20 November")))
                 .withTemplates(List.of(Templates.parseOwn(own, "own")));
     }
 

@@ -406,11 +406,11 @@ class SheetsTest {
                 .contains(
                         "| Show desk · MIC 1 gain | Maren | 44\u202FdB, until loud moments end in"
                                 + " the green |",
-                        "| Maren's track | Maren | Show desk, card track MIC 1 | before the fader | 1 |",
-                        "Show desk: 5 channels at 48\u202FkHz and 24 bits are 2.6\u202FGB an hour,"
+                        "| Maren's track | Show desk, card track MIC 1, before the fader, 1 channel, 24 bits |",
+                        "Show desk: 5 channels at 48\u202FkHz are 2.6\u202FGB an hour,"
                                 + " 4.3\u202FGB for 70\u202Fmin",
                         "−16\u202FLUFS ± 1, ceiling −1\u202FdBTP",
                         "A stream key is typed where it belongs",
-                        "| Nadia | may be recorded and heard |");
+                        "| Nadia | may be heard and kept: not yet |");
     }
 }

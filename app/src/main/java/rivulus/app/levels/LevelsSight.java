@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import rivulus.app.session.Picture;
 import rivulus.chart.GainSheet;
+import rivulus.chart.GoingSheet;
 import rivulus.chart.LevelSheet;
 import rivulus.chart.ProcessingSheet;
 import rivulus.check.Prover;
@@ -12,12 +13,14 @@ import rivulus.check.Prover;
 /// them would do.
 ///
 /// @param processing what acts on the source whose staircase is drawn
+/// @param going what goes out and is kept
 /// @param effects what would be heard louder or softer, and by whom
 record LevelsSight(
         Picture picture,
         Optional<LevelSheet> levels,
         Optional<ProcessingSheet> processing,
         GainSheet gains,
+        GoingSheet going,
         List<String> effects) {
     static LevelsSight of(Picture picture, Prover prover, String source) {
         GainSheet gains = GainSheet.of(picture.proof());
@@ -36,6 +39,7 @@ record LevelsSight(
                                                 picture.ear(),
                                                 row)),
                 gains,
+                GoingSheet.of(picture.proof()),
                 gains.effects(picture.proof(), picture.scene(), prover));
     }
 }

@@ -53,12 +53,14 @@ public final class LevelsStage extends StackPane implements Stage, View<LevelsSi
 
     private final StackPane side = new StackPane();
     private final ProcessingPane processing;
+    private final GoingBox going;
     private final RemarksPane remarks;
     private final RecordingBox recording;
     private final StackPane onPaper = new StackPane();
     private final VBox fromRecording = new VBox(8);
-    private final ToggleButton paper = new ToggleButton("On paper");
+    private final ToggleButton paper = new ToggleButton("Levels and gains");
     private final ToggleButton processed = new ToggleButton("Processing");
+    private final ToggleButton sent = new ToggleButton("Going out");
     private final ToggleButton recorded = new ToggleButton("From a recording");
 
     /// The stage of a session.
@@ -69,12 +71,14 @@ public final class LevelsStage extends StackPane implements Stage, View<LevelsSi
         this.session = session;
         gains = new GainsPane(session);
         processing = new ProcessingPane(session);
+        going = new GoingBox(session);
         remarks = new RemarksPane(session, rig);
         recording = new RecordingBox(session, choose);
         paper.setId("levels-on-paper");
         processed.setId("levels-processing");
+        sent.setId("levels-going");
         recorded.setId("levels-recorded");
-        for (ToggleButton tab : List.of(paper, processed, recorded)) {
+        for (ToggleButton tab : List.of(paper, processed, sent, recorded)) {
             tab.getStyleClass().setAll("pane-tab");
             tab.setOnAction(_ -> turn(tab));
         }
@@ -99,13 +103,12 @@ public final class LevelsStage extends StackPane implements Stage, View<LevelsSi
         StackPane.setAlignment(empty, Pos.CENTER);
         VBox.setVgrow(recording, Priority.ALWAYS);
         fromRecording.getChildren().setAll(recording);
-        HBox tabs = new HBox(paper, processed, recorded);
+        HBox tabs = new HBox(paper, processed, sent, recorded);
         tabs.getStyleClass().add("layers");
-        HBox head = new HBox(12, heading, Look.spring(), tabs);
-        head.setAlignment(Pos.BASELINE_LEFT);
         VBox.setVgrow(onPaper, Priority.ALWAYS);
         VBox.setVgrow(fromRecording, Priority.ALWAYS);
-        VBox whole = new VBox(head, onPaper, fromRecording);
+        VBox.setVgrow(going, Priority.ALWAYS);
+        VBox whole = new VBox(tabs, heading, onPaper, going, fromRecording);
         whole.getStyleClass().add("stage");
         getChildren().setAll(whole);
         session.recordings()
@@ -119,18 +122,27 @@ public final class LevelsStage extends StackPane implements Stage, View<LevelsSi
         turn(paper);
     }
 
-    /// Turns to the plan and its gains, to what acts on the chosen source, or to what a recording
-    /// says.
+    /// Turns to the plan and its gains, to what acts on the chosen source, to what goes out, or to
+    /// what a recording says.
     private void turn(ToggleButton to) {
-        for (ToggleButton tab : List.of(paper, processed, recorded)) tab.setSelected(tab == to);
-        Look.show(onPaper, to != recorded);
+        for (ToggleButton tab : List.of(paper, processed, sent, recorded))
+            tab.setSelected(tab == to);
+        Look.show(onPaper, to == paper || to == processed);
+        Look.show(going, to == sent);
         Look.show(fromRecording, to == recorded);
-        side.getChildren().setAll(to == recorded ? remarks : to == processed ? processing : gains);
+        Node beside =
+                to == recorded
+                        ? remarks
+                        : to == sent ? going.side() : to == processed ? processing : gains;
+        side.getChildren().setAll(beside);
         head();
     }
 
     private void head() {
-        heading.setText(recorded.isSelected() ? "What was recorded" : paperTitle);
+        heading.setText(
+                recorded.isSelected()
+                        ? "What was recorded"
+                        : sent.isSelected() ? "What goes out and is kept" : paperTitle);
     }
 
     @Override
@@ -175,6 +187,15 @@ public final class LevelsStage extends StackPane implements Stage, View<LevelsSi
                             processing.focusFirst();
                         }),
                 Command.when(
+                        "Levels: what goes out and is kept, cards and leave",
+                        "Shortcut+Shift+O",
+                        () -> session.picture().get() != null,
+                        () -> {
+                            session.stage().set(ID);
+                            turn(sent);
+                            going.focusFirst();
+                        }),
+                Command.when(
                         "Levels: what a test recording says",
                         "Shortcut+Shift+R",
                         () -> session.picture().get() != null,
@@ -211,6 +232,7 @@ public final class LevelsStage extends StackPane implements Stage, View<LevelsSi
         chart.show(null, "");
         gains.clear();
         processing.clear();
+        going.clear();
     }
 
     @Override
@@ -219,6 +241,7 @@ public final class LevelsStage extends StackPane implements Stage, View<LevelsSi
         Look.show(drawing, most.isPresent());
         Look.show(empty, most.isEmpty());
         gains.show(sight);
+        going.show(sight.going());
         sight.processing().ifPresentOrElse(processing::show, processing::clear);
         if (most.isEmpty()) return;
         drawing.applyCss(); // what scrolls is in the window only then, and can take the keyboard
