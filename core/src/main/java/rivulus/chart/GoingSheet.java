@@ -192,7 +192,7 @@ public record GoingSheet(List<Section> sections, Form form) {
         }
 
         /// Whose leave is asked, or for what.
-        private record Asked(String id, String name, String what, String given) {}
+        private record Asked(String id, String name, String what, String label, String given) {}
 
         private List<Asked> asked() {
             List<Asked> all = new ArrayList<>();
@@ -203,6 +203,7 @@ public record GoingSheet(List<Section> sections, Form form) {
                                     person.id(),
                                     person.name(),
                                     "may be heard and kept",
+                                    person.name() + " may be heard and kept",
                                     given(person.id())));
             for (Playback playback : show().cast().playback())
                 all.add(
@@ -216,6 +217,7 @@ public record GoingSheet(List<Section> sections, Form form) {
                                                         playback.licensed().stream()
                                                                 .map(Ear.Kind::word)
                                                                 .toList()),
+                                playback.name() + ", licence",
                                 given(playback.id())));
             return all;
         }
@@ -261,7 +263,7 @@ public record GoingSheet(List<Section> sections, Form form) {
                 fields.add(
                         new Field.Text(
                                 "leave-" + asked.id(),
-                                asked.name() + " " + asked.what(),
+                                asked.label(),
                                 asked.given(),
                                 "when, or by what",
                                 List.of(),

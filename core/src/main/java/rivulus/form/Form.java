@@ -47,6 +47,11 @@ public record Form(String key, String title, List<Field> fields, List<Deed> deed
         return option -> option.id().equals(id);
     }
 
+    /// The same with nothing to be done, only to be answered.
+    public Form toAnswer() {
+        return new Form(key, title, fields, List.of());
+    }
+
     /// The same with nothing to be answered, only to be done.
     public Form toDo() {
         return new Form(key, title, List.of(), deeds);

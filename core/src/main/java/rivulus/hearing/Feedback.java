@@ -31,10 +31,7 @@ final class Feedback {
         /// Onward, or round a loop by wire.
         PLAIN,
         /// Round a loop through a room.
-        ROOM,
-        /// Within a loop that howls. The howl is a finding of its own; hearings are told as if such
-        /// a loop were passed once, from one cut to another, and never came back.
-        HOWL
+        ROOM
     }
 
     /// @param joints the kind of stretch to cut i from cut j
@@ -48,13 +45,7 @@ final class Feedback {
 
     /// The taps from one cut to another that come again and again.
     private Taps between(int fromCut, int toCut) {
-        return joints[toCut][fromCut] == Joint.HOWL ? Taps.NONE : from[fromCut].intoCut()[toCut];
-    }
-
-    /// The taps from one cut to another that are passed once.
-    private Taps once(int fromCut, int toCut) {
-        boolean onward = joints[toCut][fromCut] == Joint.HOWL && fromCut != toCut;
-        return onward ? from[fromCut].intoCut()[toCut] : Taps.NONE;
+        return from[fromCut].intoCut()[toCut];
     }
 
     private synchronized Response[][] inverse() {
@@ -83,11 +74,6 @@ final class Feedback {
             x[i] = Response.silent();
             for (int j = 0; j < k; j++)
                 if (!into[j].isEmpty()) x[i].addProduct(inverse()[i][j], put[j]);
-        }
-        for (int i = 0; i < k; i++) {
-            for (int j = 0; j < k; j++) {
-                if (!once(j, i).isEmpty()) x[i].addProduct(Sum.response(once(j, i), bands), put[j]);
-            }
         }
         return x;
     }
@@ -130,10 +116,6 @@ final class Feedback {
     Rounds rounds(Taps[] into) {
         int k = from.length;
         Rounds total = new Rounds(into.clone(), silence(k));
-        for (int i = 0; i < k; i++) {
-            for (int j = 0; j < k; j++)
-                total.plain[i] = total.plain[i].plus(into[j].then(once(j, i), bands));
-        }
         Rounds wave = new Rounds(into.clone(), silence(k));
         for (int round = 0; round < MOST_ROUNDS || mayGoOn(total, round); round++) {
             Rounds next = new Rounds(silence(k), silence(k));

@@ -4,10 +4,13 @@ import java.util.Arrays;
 import java.util.BitSet;
 import java.util.Collections;
 import java.util.List;
+import java.util.Set;
+import java.util.stream.Collectors;
 import rivulus.signal.Bands;
 import rivulus.signal.FlowOrder;
 import rivulus.signal.LiveGraph;
 import rivulus.signal.SignalGraph;
+import rivulus.signal.Strongest;
 
 /// Answers what every ear hears of every source in one live graph.
 ///
@@ -69,13 +72,16 @@ public final class Tracer {
         int system = order.loopOf(to);
         if (order.loopOf(from) != system) return Feedback.Joint.PLAIN;
         Loop loop = loops.stream().filter(l -> l.system() == system).findFirst().orElseThrow();
-        if (!loop.isStable()) return Feedback.Joint.HOWL;
         return loop.isAcoustic() ? Feedback.Joint.ROOM : Feedback.Joint.PLAIN;
     }
 
     /// Traces a live graph from nothing.
     public static Tracer of(LiveGraph live) {
         return of(live, FlowOrder.of(live));
+    }
+
+    private Tracer(LiveGraph live, Listened listened) {
+        this(live, listened, FlowOrder.of(live));
     }
 
     /// Traces a live graph in an order of one's own.
@@ -195,9 +201,36 @@ public final class Tracer {
         return follow(source, nodes, row);
     }
 
-    /// Fills what is null in a row of ears.
+    /// Fills what is null in a row of ears. In what howls a source is heard by its strongest ways
+    /// alone, none of which comes back: the howl is a finding of its own, and what lies behind it
+    /// is heard once it is ended.
     private Hearing[] follow(String source, int[] nodes, Hearing[] row) {
-        Followed followed = Followed.of(source, nodes, flow, feedback, bands);
+        if (loops.stream().allMatch(Loop::isStable))
+            return follow(Followed.of(source, nodes, flow, feedback, bands), row);
+        Tracer calm = new Tracer(calmed(source), listened);
+        return follow(Followed.of(source, nodes, calm.flow, calm.feedback, bands), row);
+    }
+
+    /// The graph without the edges of howling loops by which a source does not come loudest.
+    private LiveGraph calmed(String source) {
+        Strongest strongest = Strongest.of(live, source);
+        Set<Integer> howling =
+                loops.stream()
+                        .filter(loop -> !loop.isStable())
+                        .map(Loop::system)
+                        .collect(Collectors.toSet());
+        int[] from = new int[live.firstEdge(live.size())];
+        for (int v = 0; v < live.size(); v++)
+            for (int e = live.firstEdge(v); e < live.firstEdge(v + 1); e++) from[e] = v;
+        return live.by(
+                e -> {
+                    int system = order.loopOf(from[e]);
+                    boolean round = howling.contains(system) && order.loopOf(live.to(e)) == system;
+                    return !round || strongest.takes(e);
+                });
+    }
+
+    private Hearing[] follow(Followed followed, Hearing[] row) {
         int e = 0;
         for (String ear : live.graph().ears().keySet()) {
             if (row[e] == null) row[e] = followed.at(ear, listened.ears()[e]);

@@ -265,6 +265,7 @@ public final class LevelMap {
     /// @param source in a state of the graph that this map was made for
     public boolean isClear(Strongest source, int node, LiveGraph live, Limits limits) {
         Tables all = tables(live.graph());
+        double[] lifts = live.liftsDb();
         double crest = limits.get(Limit.CREST);
         double most = limits.get(Limit.OVERLOAD);
         List<Integer> way = source.to(node);
@@ -280,9 +281,10 @@ public final class LevelMap {
                 int leg = source.by(at).index();
                 if (all.converts()[leg]) noise += CONVERTER.power();
                 if (all.folds()[leg]) louder += FOLDED_DB;
-                double lifts = live.liftsDb(leg);
-                noise *= Math.pow(10, lifts / 10);
-                louder += lifts;
+                if (lifts.length > 0) {
+                    noise *= Math.pow(10, lifts[leg] / 10);
+                    louder += lifts[leg];
+                }
             }
             double db = source.db(at) + louder;
             if (Math.min(db, db + crest - all.ceilingDb()[at]) > most) return false;

@@ -69,7 +69,7 @@ final class LeastTurns {
     private static final int WORTH_OFFERING = 1;
 
     /// Others are looked for no longer than the least was, and this.
-    private static final Duration TIME_FOR_OTHERS = Duration.ofMillis(60);
+    private static final Duration TIME_FOR_OTHERS = Duration.ofMillis(120);
 
     private static final int WAYS_LOOKED_AT = 4;
 

@@ -1,12 +1,8 @@
 package rivulus.rule;
 
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
-import java.util.function.Function;
-import java.util.stream.Collectors;
 import rivulus.check.Finding;
 import rivulus.check.SceneProof;
 import rivulus.check.Verdict;
@@ -46,23 +42,19 @@ final class LoudEars implements Rule {
 
     @Override
     public List<Finding.Draft> inScene(SceneProof scene, Limits limits) {
-        Map<Ear, Optional<SceneProof.Heard>> loudest =
-                scene.all().stream()
-                        .filter(cell -> cell.ear().kind() == Ear.Kind.PERSON)
-                        .collect(
-                                Collectors.groupingBy(
-                                        SceneProof.Heard::ear,
-                                        Collectors.maxBy(
-                                                Comparator.comparingDouble(
-                                                        c -> c.hearing().levelDb()))));
         List<Finding.Draft> findings = new ArrayList<>();
-        for (Ear ear : scene.show().ears())
-            Optional.ofNullable(loudest.get(ear))
-                    .flatMap(Function.identity())
-                    .filter(cell -> cell.hearing().levelDb() > SURELY_SAFE_DB)
-                    .flatMap(cell -> finding(scene, cell, limits))
-                    .ifPresent(findings::add);
+        for (SceneProof.Heard cell : scene.asked())
+            if (cell.hearing().levelDb() > SURELY_SAFE_DB
+                    && cell.ear().kind() == Ear.Kind.PERSON
+                    && isLoudest(scene, cell))
+                finding(scene, cell, limits).ifPresent(findings::add);
         return findings;
+    }
+
+    private static boolean isLoudest(SceneProof scene, SceneProof.Heard cell) {
+        for (SceneProof.Heard other : scene.of(cell.ear().id()))
+            if (other.hearing().levelDb() > cell.hearing().levelDb()) return false;
+        return true;
     }
 
     private Optional<Finding.Draft> finding(

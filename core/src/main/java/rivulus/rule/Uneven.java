@@ -1,7 +1,6 @@
 package rivulus.rule;
 
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import rivulus.check.Finding;
@@ -35,33 +34,38 @@ final class Uneven implements Rule {
     @Override
     public List<Finding.Draft> inScene(SceneProof scene, Limits limits) {
         List<Finding.Draft> findings = new ArrayList<>();
+        Map<SceneProof.Heard, Staircase> processed = null;
         for (Ear ear : scene.show().ears()) {
             if (!ear.isPublic() || ear.kind() == Ear.Kind.HOUSE) continue;
-            List<Voice> voices = voices(scene, ear, limits);
-            if (voices.size() < 2) continue;
-            double apart = voices.getLast().db() - voices.getFirst().db();
+            if (processed == null) processed = scene.processedWays();
+            Voice softest = null;
+            Voice loudest = null;
+            for (SceneProof.Heard cell : scene.of(ear.id())) {
+                if (!isVoice(cell, limits)) continue;
+                Voice voice = new Voice(cell, db(cell, processed));
+                if (softest == null || voice.db() < softest.db()) softest = voice;
+                if (loudest == null || voice.db() > loudest.db()) loudest = voice;
+            }
+            if (softest == null) continue;
+            double apart = loudest.db() - softest.db();
             if (apart > limits.get(Limit.UNEVEN) + HAIR_LU)
-                findings.add(finding(scene, voices.getFirst(), voices.getLast(), apart));
+                findings.add(finding(scene, softest, loudest, apart));
         }
         return findings;
     }
 
-    /// The softest first.
-    private static List<Voice> voices(SceneProof scene, Ear ear, Limits limits) {
-        Map<SceneProof.Heard, Staircase> processed = scene.processedWays();
-        return scene.of(ear.id()).stream()
-                .filter(cell -> cell.source() instanceof Person who && who.count() == 1)
-                .filter(cell -> cell.standing().wish() == Wish.MUST)
-                .filter(cell -> cell.hearing().levelDb() >= limits.get(Limit.FAINT))
-                .map(cell -> new Voice(cell, db(cell, processed)))
-                .sorted(Comparator.comparingDouble(Voice::db))
-                .toList();
+    private static boolean isVoice(SceneProof.Heard cell, Limits limits) {
+        return cell.source() instanceof Person who
+                && who.count() == 1
+                && cell.standing().wish() == Wish.MUST
+                && cell.hearing().levelDb() >= limits.get(Limit.FAINT);
     }
 
     /// Through processors the average is not what a voice at nominal would come to.
     private static double db(SceneProof.Heard cell, Map<SceneProof.Heard, Staircase> processed) {
-        Staircase way = processed.get(cell);
         double heard = cell.hearing().levelDb();
+        if (processed.isEmpty()) return heard;
+        Staircase way = processed.get(cell);
         return way == null ? heard : heard + way.unlikeNominalDb();
     }
 

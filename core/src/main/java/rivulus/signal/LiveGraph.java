@@ -19,6 +19,7 @@ public final class LiveGraph {
     private final Positions positions;
     private final double[] legGain;
     private final long[] legNs;
+    private volatile double[] lifts;
 
     private final int[] head;
     private final int[] edge;
@@ -40,6 +41,36 @@ public final class LiveGraph {
         gain = new double[edge.length];
         ns = new long[edge.length];
         fill();
+    }
+
+    /// The same state with some of its live edges only.
+    private LiveGraph(LiveGraph like, IntPredicate keeps) {
+        graph = like.graph;
+        positions = like.positions;
+        legGain = like.legGain;
+        legNs = like.legNs;
+        int n = like.size();
+        head = new int[n + 1];
+        int[] kept = new int[like.edge.length];
+        int count = 0;
+        for (int v = 0; v < n; v++) {
+            for (int e = like.head[v]; e < like.head[v + 1]; e++)
+                if (keeps.test(e)) kept[count++] = e;
+            head[v + 1] = count;
+        }
+        edge = new int[count];
+        to = new int[count];
+        band = new int[count];
+        gain = new double[count];
+        ns = new long[count];
+        for (int slot = 0; slot < count; slot++) {
+            int e = kept[slot];
+            edge[slot] = like.edge[e];
+            to[slot] = like.to[e];
+            band[slot] = like.band[e];
+            gain[slot] = like.gain[e];
+            ns[slot] = like.ns[e];
+        }
     }
 
     private LiveGraph(SignalGraph graph, Positions positions, double[] legGain, long[] legNs) {
@@ -105,37 +136,51 @@ public final class LiveGraph {
     /// The same graph as what goes round finds it: every processor lifts as far as it ever does,
     /// since nothing is loud enough yet to be held back. The graph itself where none is on.
     public LiveGraph unheld() {
+        double[] lift = liftsDb();
+        if (lift.length == 0) return this;
         double[] gains = legGain.clone();
         boolean same = true;
         for (int l : graph.processed()) {
-            double more = liftsDb(l);
-            if (more == 0) continue;
+            if (lift[l] == 0) continue;
             same = false;
-            gains[l] *= Math.pow(10, more / 20);
+            gains[l] *= Math.pow(10, lift[l] / 20);
         }
         return same ? this : new LiveGraph(this, positions, gains, legNs);
     }
 
     /// Whether a processor is on anywhere.
     public boolean isProcessed() {
-        for (int l : graph.processed())
-            if (!positions.blocks(graph.legs().get(l)).isEmpty()) return true;
+        for (int k : graph.switches()) if (positions.get(k).equals(Processing.ON)) return true;
         return false;
     }
 
     /// Whether every processor stands as in another state of the same graph.
     public boolean isProcessedLike(LiveGraph other) {
-        for (int l : graph.processed())
-            for (int k : graph.legs().get(l).processing().knobs())
-                if (!positions.get(k).equals(other.positions.get(k))) return false;
+        for (int k : graph.processing())
+            if (!positions.stands(k, other.positions.get(k))) return false;
         return true;
     }
 
-    /// By how many dB more a leg lifts what is too soft to be held back than a voice at nominal; 0
-    /// where no processor is on.
-    public double liftsDb(int leg) {
-        List<Block> blocks = positions.blocks(graph.legs().get(leg));
-        return Processing.mostDb(blocks) - Processing.nominalDb(blocks);
+    /// By how many dB more each leg lifts what is too soft to be held back than a voice at nominal;
+    /// empty where no processor is on.
+    public double[] liftsDb() {
+        double[] known = lifts;
+        if (known != null) return known;
+        double[] made = isProcessed() ? new double[legGain.length] : new double[0];
+        if (made.length > 0)
+            for (int l : graph.processed()) {
+                List<Block> blocks = positions.blocks(graph.legs().get(l));
+                made[l] = Processing.mostDb(blocks) - Processing.nominalDb(blocks);
+            }
+        lifts = made;
+        return made;
+    }
+
+    /// The same state with some of its live edges only, for sound to be followed by them.
+    ///
+    /// @param keeps which, by their numbers
+    public LiveGraph by(IntPredicate keeps) {
+        return new LiveGraph(this, keeps);
     }
 
     /// The same graph with nothing passing through some devices, as if they had failed.
@@ -154,7 +199,7 @@ public final class LiveGraph {
         long[] ns = legNs.clone();
         boolean alike = true;
         for (int k = 0; k < graph.knobs().size(); k++) {
-            if (others.get(k).equals(positions.get(k))) continue;
+            if (positions.stands(k, others.get(k))) continue;
             for (Leg leg : graph.governedBy(k)) {
                 int l = leg.index();
                 gains[l] = gain(leg, others);

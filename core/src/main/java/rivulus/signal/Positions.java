@@ -45,6 +45,11 @@ public final class Positions {
         return settings[knob];
     }
 
+    /// Whether a knob stands so.
+    boolean stands(int knob, Setting so) {
+        return settings[knob] == so || settings[knob].equals(so);
+    }
+
     /// The same with one knob turned.
     public Positions with(int knob, Setting setting) {
         Setting[] turned = settings.clone();

@@ -24,7 +24,7 @@ public final class Processing {
     /// Nothing on the way.
     static final Processing NONE = new Processing(Chain.NONE, Map.of());
 
-    private static final Setting ON = new Setting.Switch(true);
+    static final Setting ON = new Setting.Switch(true);
 
     private final Chain chain;
     private final Map<String, Integer> places;
@@ -66,6 +66,11 @@ public final class Processing {
     /// The knobs that turn them, each once.
     Set<Integer> knobs() {
         return new LinkedHashSet<>(places.values());
+    }
+
+    /// The places of their switches.
+    List<Integer> switches() {
+        return chain.processors().stream().map(Processor::id).map(places::get).toList();
     }
 
     /// The place of one of their knobs in [SignalGraph#knobs()].

@@ -2,6 +2,7 @@ package rivulus.signal;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Collection;
 import java.util.Collections;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -9,6 +10,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.SequencedMap;
+import java.util.function.Function;
 import rivulus.show.Ref;
 
 /// A show compiled: everything that sound could pass, whatever way the knobs stand.
@@ -31,6 +33,8 @@ public final class SignalGraph {
     private final Bands bands = new Bands();
     private final int[] legBand;
     private final int[] processed;
+    private final int[] processing;
+    private final int[] switches;
     private final List<List<Leg>> governed = new ArrayList<>();
     private final Map<Ref, List<Leg>> leaving = new HashMap<>();
     private final Map<Ref, List<Leg>> entering = new HashMap<>();
@@ -66,11 +70,10 @@ public final class SignalGraph {
             entering.computeIfAbsent(leg.to(), _ -> new ArrayList<>()).add(leg);
         }
         legBand = legs.stream().mapToInt(leg -> bands.number(leg.band())).toArray();
-        processed =
-                legs.stream()
-                        .filter(leg -> !leg.processing().isEmpty())
-                        .mapToInt(Leg::index)
-                        .toArray();
+        List<Leg> through = legs.stream().filter(leg -> !leg.processing().isEmpty()).toList();
+        processed = through.stream().mapToInt(Leg::index).toArray();
+        processing = distinct(through, Processing::knobs);
+        switches = distinct(through, Processing::switches);
         edges = Edges.of(this.legs, this.pointNodes, nodes.size());
     }
 
@@ -92,6 +95,24 @@ public final class SignalGraph {
     /// The number of a leg's band limit in [#bands()].
     public int bandOf(int leg) {
         return legBand[leg];
+    }
+
+    private static int[] distinct(List<Leg> legs, Function<Processing, Collection<Integer>> of) {
+        return legs.stream()
+                .flatMap(leg -> of.apply(leg.processing()).stream())
+                .mapToInt(Integer::intValue)
+                .distinct()
+                .toArray();
+    }
+
+    /// The places of all knobs of processors.
+    int[] processing() {
+        return processing;
+    }
+
+    /// The places of the switches of all processors.
+    int[] switches() {
+        return switches;
     }
 
     /// The legs on which there are processors, on or off.

@@ -133,4 +133,18 @@ class LoopProperties {
         if (level > -60)
             assertThat(other.hearing("e", "s").levelDb()).isCloseTo(level, within(0.1));
     }
+
+    /// In what howls a source is heard by its strongest ways, whichever order they are found in.
+    @Property(shrinking = ShrinkingMode.OFF)
+    void inWhatHowlsNoLevelDependsOnTheOrderEither(@ForAll("looped") LiveGraph live) {
+        Tracer one = Tracer.of(live);
+        if (one.loops().stream().allMatch(Loop::isStable)) return;
+        if (one.loops().stream().anyMatch(loop -> Math.abs(loop.marginDb()) < 0.1)) return;
+        if (one.loops().stream().anyMatch(l -> l.isStable() && l.marginDb() < 3)) return;
+        Tracer other = Tracer.of(live, FlowOrder.inTime(live));
+        double level = one.hearing("e", "s").levelDb();
+        if (level > -60)
+            assertThat(other.hearing("e", "s").levelDb()).isCloseTo(level, within(0.1));
+        assertThat(one.hearing("e", "s").arrivals()).allMatch(a -> Double.isFinite(a.levelDb()));
+    }
 }

@@ -10,12 +10,14 @@ import rivulus.app.form.FormBox;
 import rivulus.app.look.Look;
 import rivulus.app.session.Session;
 import rivulus.chart.ProcessingSheet;
+import rivulus.form.Form;
 
 /// What acts on the chosen source on its way to the chosen ear: every processor, to be turned, what
 /// it does, and what all of them come to.
 final class ProcessingPane extends VBox {
     private final Label words = Look.paragraph("", "soft");
     private final VBox orders = new VBox(4);
+    private final FormBox deeds;
     private final FormBox form;
 
     ProcessingPane(Session session) {
@@ -23,8 +25,9 @@ final class ProcessingPane extends VBox {
         getStyleClass().add("findings");
         words.setId("processing-words");
         orders.setId("processing-orders");
+        deeds = new FormBox("processing-deeds", session::edit);
         form = new FormBox("processing-form", session::edit);
-        VBox whole = new VBox(10, words, orders, form);
+        VBox whole = new VBox(10, words, orders, deeds, form);
         whole.getStyleClass().add("processing");
         ScrollPane scroll = new ScrollPane(whole);
         scroll.setFitToWidth(true);
@@ -38,6 +41,7 @@ final class ProcessingPane extends VBox {
     void clear() {
         words.setText("Choose somebody who is heard: what acts on them stands here.");
         Look.show(orders, false);
+        Look.show(deeds, false);
         Look.show(form, false);
     }
 
@@ -47,8 +51,11 @@ final class ProcessingPane extends VBox {
                 sheet.orders().stream().<Node>map(line -> Look.paragraph(line, "soft")).toList();
         orders.getChildren().setAll(lines);
         Look.show(orders, !lines.isEmpty());
+        Form all = sheet.form();
+        Look.show(deeds, !all.deeds().isEmpty());
         Look.show(form, true);
-        form.show(sheet.form());
+        deeds.show(all.toDo());
+        form.show(all.toAnswer());
     }
 
     void focusFirst() {
