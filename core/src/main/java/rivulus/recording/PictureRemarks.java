@@ -1,6 +1,7 @@
 package rivulus.recording;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import rivulus.disk.FileTrouble;
 import rivulus.level.Turning;
@@ -42,13 +43,21 @@ final class PictureRemarks {
     }
 
     private void picture(Track camera, Track sound) throws FileTrouble {
-        Compared found =
-                Comparing.same(
-                        Comparing.slower(
-                                Comparing.read(camera.file(), camera.channel()), Recording.SLOW_HZ),
-                        Comparing.slower(
-                                Comparing.read(sound.file(), sound.channel()), Recording.SLOW_HZ));
+        Comparing.Stretch seen = slowly(camera);
+        Comparing.Stretch heard = slowly(sound);
+        if (seen.rateHz() != heard.rateHz()) {
+            said.say(
+                    Kind.FILE,
+                    Severity.NOTE,
+                    sound,
+                    "%s and %s were kept at two rates: the picture was not looked at."
+                            .formatted(camera.name(), sound.name()),
+                    Map.of());
+            return;
+        }
+        Compared found = Comparing.same(seen, heard);
         if (!found.isFound()) return;
+        drift(camera, sound, found.driftPpm());
         double late = found.delayMs();
         boolean fine =
                 late <= plan.limit(Limit.PICTURE_LATE) && late >= -plan.limit(Limit.PICTURE_EARLY);
@@ -71,4 +80,27 @@ final class PictureRemarks {
                 turning.stream().toList(),
                 Remark.figures("lateMs", late));
     }
+
+    private static Comparing.Stretch slowly(Track track) throws FileTrouble {
+        return Comparing.slower(Comparing.read(track.file(), track.channel()), Recording.SLOW_HZ);
+    }
+
+    /// Two clocks that run apart: what is in time at the beginning is not at the end.
+    private void drift(Track camera, Track sound, double ppm) {
+        double hourly = ppm * HOUR_MS / 1e6;
+        if (Math.abs(hourly) < DRIFT_MS) return;
+        said.say(
+                Kind.DRIFT,
+                Severity.CAUTION,
+                sound,
+                "%s and %s run apart by %s an hour: two clocks. Let one follow the other, or clap at the end too."
+                        .formatted(
+                                camera.name(), sound.name(), Words.ms(Math.rint(Math.abs(hourly)))),
+                Remark.figures("driftPpm", ppm, "hourlyMs", hourly));
+    }
+
+    private static final double HOUR_MS = 3_600_000;
+
+    /// What nobody notices, and what so short a recording cannot tell for certain.
+    private static final double DRIFT_MS = 60;
 }

@@ -36,6 +36,7 @@ public final class Recording {
         Said said = new Said();
         TrackRemarks single = new TrackRemarks(plan, said);
         tracks.forEach(single::look);
+        new SpeedRemarks(said).look(tracks);
         VoiceRemarks voices = new VoiceRemarks(plan, tracks, said);
         voices.voices();
         if (!goesOn.test(0.2) || !voices.pairs(goesOn)) return Optional.empty();

@@ -47,6 +47,8 @@ public record Remark(
         ECHO,
         BLEED,
         PICTURE,
+        DRIFT,
+        SPEED,
         SILENT,
         NOISE,
         SIDES,

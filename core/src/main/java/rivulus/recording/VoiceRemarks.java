@@ -167,7 +167,7 @@ final class VoiceRemarks {
     /// Voices in each other's tracks; says whether it went on to the end.
     boolean pairs(DoublePredicate goesOn) throws FileTrouble {
         List<Track> all = ofVoices();
-        List<Track> voices = all.stream().limit(MOST_VOICES).toList();
+        List<Track> voices = new ArrayList<>(all.stream().limit(MOST_VOICES).toList());
         if (voices.size() < 2) return true;
         if (all.size() > voices.size())
             said.say(
@@ -180,6 +180,8 @@ final class VoiceRemarks {
         List<Comparing.Stretch> read = new ArrayList<>();
         for (Track track : voices)
             read.add(Comparing.slower(Comparing.read(track.file(), track.channel()), SLOW_HZ));
+        ofOneRate(voices, read);
+        if (voices.size() < 2) return true;
         List<Comparing.Ready> ready = Comparing.ready(read);
         int pairs = voices.size() * (voices.size() - 1);
         int done = 0;
@@ -190,6 +192,34 @@ final class VoiceRemarks {
                 if (!goesOn.test(0.2 + 0.75 * ++done / pairs)) return false;
             }
         return true;
+    }
+
+    /// Leaves out, and tells, what was kept at another rate than most.
+    private void ofOneRate(List<Track> voices, List<Comparing.Stretch> read) {
+        int most = mostCommon(read);
+        for (int i = voices.size() - 1; i >= 0; i--) {
+            if (read.get(i).rateHz() == most) continue;
+            said.say(
+                    Kind.FILE,
+                    Severity.NOTE,
+                    voices.get(i),
+                    "%s was kept at another rate than the others: echo and bleed were not looked for in it."
+                            .formatted(voices.get(i).name()),
+                    Map.of());
+            voices.remove(i);
+            read.remove(i);
+        }
+    }
+
+    private static int mostCommon(List<Comparing.Stretch> read) {
+        return read.stream()
+                .map(Comparing.Stretch::rateHz)
+                .max(Comparator.comparingLong(rate -> times(read, rate)))
+                .orElseThrow();
+    }
+
+    private static long times(List<Comparing.Stretch> read, int rate) {
+        return read.stream().filter(one -> one.rateHz() == rate).count();
     }
 
     private void pair(Track in, Comparing.Ready into, Track of, Comparing.Ready ofWhom) {

@@ -331,4 +331,52 @@ class RecordingTest {
         assertThat(after.rig().device("nadias-headset").orElseThrow().knobs())
                 .containsEntry("echo-canceller", new Setting.Switch(true));
     }
+
+    /// The header says 44.1 kHz of what was kept at 48: 48/44.1 as long, and as much too slow.
+    @Test
+    void aTrackThatIsMarkedWithAnotherRateRunsAtAnotherSpeed() throws Exception {
+        List<Path> made = Recipe.shipped(Recipe.TIDE_TABLE_TALK).make(folder.resolve("speed"));
+        Path ada = made.stream().filter(f -> f.endsWith("Ada.wav")).findFirst().orElseThrow();
+        byte[] bytes = Files.readAllBytes(ada);
+        int rate = bytes[24] & 0xff | (bytes[25] & 0xff) << 8 | (bytes[26] & 0xff) << 16;
+        assertThat(rate).isEqualTo(48_000);
+        bytes[24] = (byte) 44_100;
+        bytes[25] = (byte) (44_100 >> 8);
+        Files.write(ada, bytes);
+        assertThat(compared(SHOW, made).remarks())
+                .filteredOn(remark -> remark.kind() == Remark.Kind.SPEED)
+                .singleElement()
+                .satisfies(
+                        remark ->
+                                assertThat(remark.sentence())
+                                        .startsWith(
+                                                "Ada's track runs too slow beside the others: it"
+                                                        + " was kept at 48 kHz"));
+        assertThat(recording.remarks()).noneMatch(r -> r.kind() == Remark.Kind.SPEED);
+    }
+
+    /// A camera whose clock is 50 millionths slow: 180 ms an hour.
+    @Test
+    void twoClocksThatRunApartAreTold() throws Exception {
+        double[] sent = Talk.of(110, 3, 75, 48_000);
+        double[] camera = new double[sent.length];
+        for (int i = 0; i < camera.length; i++) {
+            double at = i * (1 - 50e-6);
+            int before = (int) at;
+            double part = at - before;
+            camera[i] =
+                    before + 1 < sent.length
+                            ? (1 - part) * sent[before] + part * sent[before + 1]
+                            : 0;
+        }
+        Path file = write("camera and stream.wav", camera, sent);
+        List<Remark> told =
+                compared(SHOW, List.of(file)).remarks().stream()
+                        .filter(remark -> remark.kind() == Remark.Kind.DRIFT)
+                        .toList();
+        assertThat(told).hasSize(1);
+        assertThat(Math.abs(told.getFirst().figures().get("hourlyMs")))
+                .isCloseTo(180, within(20.0));
+        assertThat(recording.remarks()).noneMatch(r -> r.kind() == Remark.Kind.DRIFT);
+    }
 }
