@@ -10,7 +10,6 @@ import rivulus.signal.Bands;
 import rivulus.signal.FlowOrder;
 import rivulus.signal.LiveGraph;
 import rivulus.signal.SignalGraph;
-import rivulus.signal.Strongest;
 
 /// Answers what every ear hears of every source in one live graph.
 ///
@@ -201,33 +200,19 @@ public final class Tracer {
         return follow(source, nodes, row);
     }
 
-    /// Fills what is null in a row of ears. In what howls a source is heard by its strongest ways
-    /// alone, none of which comes back: the howl is a finding of its own, and what lies behind it
-    /// is heard once it is ended.
+    /// Fills what is null in a row of ears. What howls is passed once by every source, and by no
+    /// way that comes back: the howl is a finding of its own.
     private Hearing[] follow(String source, int[] nodes, Hearing[] row) {
         if (loops.stream().allMatch(Loop::isStable))
             return follow(Followed.of(source, nodes, flow, feedback, bands), row);
-        Tracer calm = new Tracer(calmed(source), listened);
-        return follow(Followed.of(source, nodes, calm.flow, calm.feedback, bands), row);
-    }
-
-    /// The graph without the edges of howling loops by which a source does not come loudest.
-    private LiveGraph calmed(String source) {
-        Strongest strongest = Strongest.of(live, source);
         Set<Integer> howling =
                 loops.stream()
                         .filter(loop -> !loop.isStable())
                         .map(Loop::system)
                         .collect(Collectors.toSet());
-        int[] from = new int[live.firstEdge(live.size())];
-        for (int v = 0; v < live.size(); v++)
-            for (int e = live.firstEdge(v); e < live.firstEdge(v + 1); e++) from[e] = v;
-        return live.by(
-                e -> {
-                    int system = order.loopOf(from[e]);
-                    boolean round = howling.contains(system) && order.loopOf(live.to(e)) == system;
-                    return !round || strongest.takes(e);
-                });
+        BitSet back = Returning.edges(live, nodes, v -> howling.contains(order.loopOf(v)));
+        Tracer calm = new Tracer(live.by(e -> !back.get(e)), listened);
+        return follow(Followed.of(source, nodes, calm.flow, calm.feedback, bands), row);
     }
 
     private Hearing[] follow(Followed followed, Hearing[] row) {

@@ -93,9 +93,8 @@ final class Trial {
             for (Finding finding : after.scene(id).orElseThrow().findings()) {
                 Severity was = known.get(harm(finding));
                 if (isMeant(finding)) uncured.add(finding);
-                else if (!howling.contains(id) // what a howl covered is no harm of what ends it
-                        && (was == null || finding.severity().compareTo(was) < 0)
-                        && isHarm(finding)) worse.add(finding);
+                else if ((was == null || finding.severity().compareTo(was) < 0) && isHarm(finding))
+                    worse.add(finding);
             }
             if (!uncured.isEmpty()) return uncured;
             if (!worse.isEmpty()) return worse;

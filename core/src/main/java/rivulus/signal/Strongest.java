@@ -79,11 +79,6 @@ public final class Strongest {
         return live.leg(edge[node]);
     }
 
-    /// Whether a live edge is the one by which it comes to where that leads.
-    public boolean takes(int liveEdge) {
-        return edge[live.to(liveEdge)] == liveEdge;
-    }
-
     /// The nodes on its way to a node, from where it begins to that; empty where it does not come.
     public List<Integer> to(int node) {
         List<Integer> way = new ArrayList<>();

@@ -281,4 +281,29 @@ class ChecksTest {
                 .extracting(Trouble::headline)
                 .contains("The stream hears Maren, Ivo, Nadia and Bram though muted");
     }
+
+    /// The order in which gear is named makes no difference, where something howls neither.
+    @Test
+    void whatHowlsIsHeardAlikeInWhateverOrderTheGearIsNamed() {
+        for (Show show : List.of(Demo.howling(), Demo.show("twin-tables"))) {
+            var rig = show.rig();
+            Show turned = show.withRig(rig.with(rig.devices().reversed(), rig.cables().reversed()));
+            Proof one = Demo.PROVER.prove(show);
+            Proof other = Demo.PROVER.prove(turned);
+            assertThat(one.findings()).anyMatch(f -> f.rule().equals("loop"));
+            assertThat(other.findings().stream().map(Finding::key).toList())
+                    .containsExactlyInAnyOrderElementsOf(
+                            one.findings().stream().map(Finding::key).toList());
+            for (SceneProof scene : one.scenes())
+                for (SceneProof.Heard cell : scene.all())
+                    assertThat(
+                                    other.scene(scene.scene().id())
+                                            .orElseThrow()
+                                            .of(cell.ear().id(), cell.source().id())
+                                            .hearing()
+                                            .soundsLike(cell.hearing()))
+                            .as(cell.ear().id() + " hears " + cell.source().id())
+                            .isTrue();
+        }
+    }
 }
