@@ -1,7 +1,6 @@
 package rivulus.rule;
 
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
@@ -20,14 +19,6 @@ import rivulus.words.Words;
 /// Sound that goes round and howls, or is near to it.
 final class Looping implements Rule {
     /// Less than this is not worth a figure.
-    /// The first of its points by name, in whatever order they are found.
-    private static String name(Loop loop) {
-        return loop.legs().stream()
-                .map(leg -> leg.from().toString())
-                .min(Comparator.naturalOrder())
-                .orElseThrow();
-    }
-
     private static final double HARDLY_DB = 0.1;
 
     @Override
@@ -78,7 +69,7 @@ final class Looping implements Rule {
         Severity severity = loop.isStable() ? Severity.CAUTION : Severity.DANGER;
         return finding(severity, headline)
                 .in(scene, scene.tracer().live())
-                .about(name(loop))
+                .about(loop.legs().getFirst().from().toString())
                 .figure("marginDb", loop.marginDb())
                 .figure("worstHz", loop.worstHz())
                 .because(() -> why(scene, loop));

@@ -18,8 +18,7 @@ import rivulus.words.Words;
 
 /// Somebody whose ears get more than is safe over the evening, by what they hear loudest: the
 /// average at the ear, spread over eight hours (2003/10/EC). A caution from the lower action value
-/// on, a problem from the upper. Where something howls that is told before anything. How loud
-/// headphones are is an estimate ~; local rules come first.
+/// on, a problem from the upper. How loud headphones are is an estimate ~; local rules come first.
 final class LoudEars implements Rule {
     private static final double EIGHT_HOURS = 480;
 
@@ -44,7 +43,6 @@ final class LoudEars implements Rule {
     @Override
     public List<Finding.Draft> inScene(SceneProof scene, Limits limits) {
         List<Finding.Draft> findings = new ArrayList<>();
-        if (scene.tracer().loops().stream().anyMatch(loop -> !loop.isStable())) return findings;
         for (SceneProof.Heard cell : scene.asked())
             if (cell.hearing().levelDb() > SURELY_SAFE_DB
                     && cell.ear().kind() == Ear.Kind.PERSON

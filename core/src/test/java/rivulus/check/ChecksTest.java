@@ -291,9 +291,9 @@ class ChecksTest {
             Proof one = Demo.PROVER.prove(show);
             Proof other = Demo.PROVER.prove(turned);
             assertThat(one.findings()).anyMatch(f -> f.rule().equals("loop"));
-            assertThat(other.findings().stream().map(Finding::key).toList())
+            assertThat(other.heard().stream().map(Finding::headline).toList())
                     .containsExactlyInAnyOrderElementsOf(
-                            one.findings().stream().map(Finding::key).toList());
+                            one.heard().stream().map(Finding::headline).toList());
             for (SceneProof scene : one.scenes())
                 for (SceneProof.Heard cell : scene.all())
                     assertThat(

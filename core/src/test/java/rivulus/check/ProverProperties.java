@@ -85,6 +85,22 @@ class ProverProperties {
         return proof.findings().stream().map(Finding::key).collect(Collectors.toSet());
     }
 
+    /// What clips is told once for each place, at the first ear that hears it: so by place alone.
+    private static Set<Finding.Key> troubles(Proof proof) {
+        return keys(proof).stream()
+                .map(
+                        key ->
+                                key.rule().equals("clipping")
+                                        ? new Finding.Key(
+                                                key.rule(),
+                                                key.scene(),
+                                                "",
+                                                key.source(),
+                                                key.about())
+                                        : key)
+                .collect(Collectors.toSet());
+    }
+
     @Property(tries = 40, shrinking = ShrinkingMode.OFF)
     void whatIsOfferedAsACureCuresAndCausesNothingElse(@ForAll long seed) {
         Show wrong = turned(new Random(seed), 1);
@@ -96,9 +112,10 @@ class ProverProperties {
                         .doesNotContainAnyElementsOf(
                                 trouble.findings().stream().map(Finding::key).toList());
                 // what is turned in one scene alone moves in the show, and wants a hand nearer
+                Set<Finding.Key> left = troubles(Demo.PROVER.prove(cure.change().after()));
                 if (cure.turns().stream().anyMatch(turn -> turn.scene().isPresent()))
-                    after.removeIf(key -> key.rule().equals("desk"));
-                assertThat(keys(proof)).containsAll(after);
+                    left.removeIf(key -> key.rule().equals("desk"));
+                assertThat(troubles(proof)).containsAll(left);
             }
         }
     }
