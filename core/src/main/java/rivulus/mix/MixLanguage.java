@@ -206,16 +206,16 @@ public final class MixLanguage {
         for (int words = Math.min(longest, tokens.size() - at); words > 0; words--) {
             String phrase = phrase(tokens.subList(at, at + words));
             Mix.Who who = phrases.get(phrase);
-            if (who != null && !isAmbiguous(phrase)) {
-                boolean of = phrase.equals(ALL) && at + 1 < tokens.size();
-                Optional<Found> group = of ? group(tokens, at + 1) : Optional.empty();
-                return Optional.of(group.orElse(new Found(who, at + words)));
+            if (phrase.equals(ALL) && at + 1 < tokens.size()) {
+                Optional<Found> group = group(tokens, at + 1);
+                if (group.isPresent()) return group;
             }
+            if (who != null && !isAmbiguous(phrase)) return Optional.of(new Found(who, at + words));
         }
         return Optional.empty();
     }
 
-    /// `all music` is the group, even where a source is called music.
+    /// `all music` is the group, even where a source is called music, or several are called all.
     private static Optional<Found> group(List<Token> tokens, int at) {
         for (Mix.Group group : Mix.Group.values())
             if (tokens.get(at).word().equals(group.word()))

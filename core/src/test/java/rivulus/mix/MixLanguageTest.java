@@ -166,6 +166,26 @@ class MixLanguageTest {
         return new Cast(CAST.people(), playback, Extras.NONE);
     }
 
+    @Test
+    void allMusicIsTheGroupThoughTwoAreCalledAllAndOneMusic() {
+        Playback one = CAST.playback().getFirst();
+        List<Playback> traps = new ArrayList<>();
+        for (String name : List.of("all", "All", "music"))
+            traps.add(
+                    new Playback(
+                            "p" + traps.size(),
+                            name,
+                            one.kind(),
+                            one.at(),
+                            one.licensed(),
+                            one.extras()));
+        MixLanguage language = new MixLanguage(new Cast(CAST.people(), traps, Extras.NONE));
+        List<Mix.Step> steps = List.of(new Mix.Step(Mix.Group.MUSIC, false, -31.5));
+        String sentence = language.print(steps);
+        assertThat(sentence).isEqualTo("all music −31.5");
+        assertThat(language.read(sentence)).isEqualTo(new Says(steps));
+    }
+
     @Property(tries = 400)
     void whatIsPrintedIsReadAsTheSame(@ForAll long seed) {
         Random random = new Random(seed);
