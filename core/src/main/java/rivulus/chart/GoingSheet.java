@@ -84,9 +84,7 @@ public record GoingSheet(List<Section> sections, Form form) {
         }
 
         private List<Ear> sentEars() {
-            return show().ears().stream()
-                    .filter(ear -> ear.kind() == Ear.Kind.STREAM && !ear.isNowhere())
-                    .toList();
+            return show().ears().stream().filter(ear -> ear.isSent() && !ear.isNowhere()).toList();
         }
 
         private Section sent() {

@@ -33,15 +33,8 @@ public record Track(
     public static List<Track> all(SceneProof scene, Survey survey) {
         List<Track> tracks = new ArrayList<>();
         for (Ear ear : scene.show().ears())
-            if (isKept(ear) && !ear.isNowhere()) tracks.add(of(ear, scene, survey));
+            if (ear.isKept() && !ear.isNowhere()) tracks.add(of(ear, scene, survey));
         return tracks;
-    }
-
-    private static boolean isKept(Ear ear) {
-        return switch (ear.kind()) {
-            case TRACK, ON_DEMAND, SECOND_LANGUAGE -> true;
-            case PERSON, HOUSE, ASSISTIVE, STREAM, CAMERA -> false;
-        };
     }
 
     private static Track of(Ear ear, SceneProof scene, Survey survey) {

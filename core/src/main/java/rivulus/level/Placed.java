@@ -9,6 +9,8 @@ import rivulus.gear.Processor.Kind;
 import rivulus.gear.Processor.Part;
 import rivulus.gear.Setting;
 import rivulus.hearing.Way;
+import rivulus.leads.Survey;
+import rivulus.show.Show;
 import rivulus.signal.KnobUse;
 import rivulus.signal.Leg;
 import rivulus.signal.LiveGraph;
@@ -54,6 +56,11 @@ public record Placed(LiveGraph live, Leg leg, Processor processor) {
     public Optional<KnobUse> order() {
         String knob = leg.processing().chain().orderKnob();
         return knob.isEmpty() ? Optional.empty() : Optional.of(use(knob));
+    }
+
+    /// Whether it is a program's, and not one of a machine before it.
+    public boolean isOfAProgram(Show show) {
+        return show.rig().device(leg.from().device()).filter(Survey::isProgram).isPresent();
     }
 
     /// In words: "Show desk · MIC 1 gate".

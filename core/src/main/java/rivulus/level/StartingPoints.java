@@ -3,7 +3,6 @@ package rivulus.level;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.SequencedMap;
 import rivulus.gear.Knob;
@@ -11,7 +10,6 @@ import rivulus.gear.Processor.Kind;
 import rivulus.gear.Processor.Part;
 import rivulus.gear.Setting;
 import rivulus.gear.Speech;
-import rivulus.leads.Survey;
 import rivulus.show.Habit;
 import rivulus.show.Limit;
 import rivulus.show.Limits;
@@ -34,12 +32,14 @@ public final class StartingPoints {
     private final String source;
     private final String ear;
     private final SequencedMap<KnobUse, Setting> turned = new LinkedHashMap<>();
+    private final LiveGraph before;
     private LiveGraph live;
 
     private StartingPoints(Show show, LevelMap levels, LiveGraph live, String source, String ear) {
         this.show = show;
         this.levels = levels;
         this.live = live;
+        before = live;
         this.source = source;
         this.ear = ear;
     }
@@ -90,17 +90,14 @@ public final class StartingPoints {
                 .toList();
     }
 
-    private boolean isOfAProgram(Placed one) {
-        return show.rig().device(one.leg().from().device()).filter(Survey::isProgram).isPresent();
-    }
-
     private void lowCut() {
         placed(Kind.LOW_CUT).stream().findFirst().ifPresent(one -> turn(one.onOff(), true));
     }
 
     private boolean compress(boolean inProgram, double ratio) {
         List<Placed> all = placed(Kind.COMPRESSOR);
-        List<Placed> here = all.stream().filter(one -> isOfAProgram(one) == inProgram).toList();
+        List<Placed> here =
+                all.stream().filter(one -> one.isOfAProgram(show) == inProgram).toList();
         if (here.isEmpty()) return false;
         Placed chosen = here.getFirst();
         for (Placed other : all) turn(other.onOff(), other.equals(chosen));
@@ -186,21 +183,12 @@ public final class StartingPoints {
 
     private List<Turn> turns(String scene) {
         List<Turn> turns = new ArrayList<>();
-        for (Map.Entry<KnobUse, Setting> one : turned.entrySet()) {
-            KnobUse use = one.getKey();
-            Optional<String> in = show.turnedIn(scene, use.ref());
-            Setting from =
-                    in.flatMap(show::scene)
-                            .map(s -> s.knobs().get(use.ref()))
-                            .or(
-                                    () ->
-                                            show.rig()
-                                                    .device(use.ref().device())
-                                                    .map(d -> d.knobs().get(use.ref().name())))
-                            .orElse(use.knob().standing());
-            if (!from.equals(one.getValue()))
-                turns.add(new Turn(use.ref(), from, one.getValue(), in));
-        }
+        turned.forEach(
+                (use, to) -> {
+                    Setting from = before.positions().get(place(use));
+                    if (!from.equals(to))
+                        turns.add(new Turn(use.ref(), from, to, show.turnedIn(scene, use.ref())));
+                });
         return turns;
     }
 }

@@ -6,6 +6,7 @@ import java.util.Optional;
 import rivulus.disk.FileTrouble;
 import rivulus.level.Turning;
 import rivulus.recording.Remark.Kind;
+import rivulus.show.Ear;
 import rivulus.show.Limit;
 import rivulus.show.Names;
 import rivulus.sound.Compared;
@@ -31,7 +32,7 @@ final class PictureRemarks {
             if (!camera.isPicture() || camera.sound().isSilent()) continue;
             List<Track> out =
                     tracks.stream()
-                            .filter(track -> track.ear().filter(TrackRemarks::goesOut).isPresent())
+                            .filter(track -> track.ear().filter(Ear::isSent).isPresent())
                             .toList();
             List<Track> beside =
                     out.stream().filter(track -> track.file().equals(camera.file())).toList();

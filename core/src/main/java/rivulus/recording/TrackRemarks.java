@@ -33,7 +33,7 @@ final class TrackRemarks {
         clipped(track);
         hum(track);
         sides(track);
-        if (track.ear().filter(ear -> goesOut(ear)).isPresent()) loudness(track);
+        if (track.ear().filter(Ear::isSent).isPresent()) loudness(track);
     }
 
     private void silent(Track track) {
@@ -125,10 +125,6 @@ final class TrackRemarks {
                             .formatted(
                                     track.name(), stereo.leftOverRightDb() > 0 ? "left" : "right"),
                     Remark.figures("leftOverRightDb", stereo.leftOverRightDb()));
-    }
-
-    static boolean goesOut(Ear ear) {
-        return ear.kind() == Ear.Kind.STREAM || ear.kind() == Ear.Kind.ON_DEMAND;
     }
 
     private void loudness(Track track) {

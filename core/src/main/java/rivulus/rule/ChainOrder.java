@@ -17,7 +17,7 @@ import rivulus.words.Severity;
 
 /// Processors in an order that works against them: a gate that hears what a low cut behind it takes
 /// out, a gate behind the make-up of a compressor, a limiter behind which something lifts again.
-final class ChainOrder implements Rule {
+final class ChainOrder implements EndedByIdeas {
     @Override
     public String id() {
         return "chain-order";
@@ -67,7 +67,8 @@ final class ChainOrder implements Rule {
             one.placed().order().map(KnobUse::ref).ifPresent(knobs::add);
         knobs.add(second.onOff().ref());
         knobs.add(first.onOff().ref());
-        return finding(
+        return first.finding(
+                        this,
                         Severity.CAUTION,
                         "%s stands before %s on the way of %s: %s"
                                 .formatted(
@@ -79,28 +80,9 @@ final class ChainOrder implements Rule {
                                                 ? second.onOff().knob().label()
                                                 : second.words(),
                                         Names.of(comes.cell().source()),
-                                        why))
-                .in(first.scene(), first.scene().tracer().live())
-                .carried(comes.cell().source())
-                .about(first.onOff().ref() + " " + second.onOff().ref())
+                                        why),
+                        second)
                 .figure("liftsDb", first.block().mostDb() + second.block().mostDb())
-                .knobs(List.copyOf(knobs))
-                .because(() -> new Finding.Evidence("", List.of(comes.way().way())));
-    }
-
-    /// The other order first, then one of the two off.
-    @Override
-    public List<Idea> ideas(Finding finding, Workshop workshop) {
-        return Turned.each(finding);
-    }
-
-    @Override
-    public Need need(Finding finding) {
-        return Need.IDEAS;
-    }
-
-    @Override
-    public boolean isHarm(Finding finding) {
-        return false;
+                .knobs(List.copyOf(knobs));
     }
 }

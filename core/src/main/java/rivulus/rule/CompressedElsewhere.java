@@ -21,7 +21,7 @@ import rivulus.words.Severity;
 
 /// A voice that is compressed in the streaming program where somebody wants that in the desk, or
 /// the other way round. Told only where somebody said where.
-final class CompressedElsewhere implements Rule {
+final class CompressedElsewhere implements EndedByIdeas {
     @Override
     public String id() {
         return "compressed-elsewhere";
@@ -61,19 +61,17 @@ final class CompressedElsewhere implements Rule {
                 .map(KnobUse::ref)
                 .limit(1)
                 .forEach(knobs::add);
-        return finding(
+        return some.getFirst()
+                .finding(
+                        this,
                         Severity.NOTE,
                         "%s compresses %s; voices are to be compressed %s"
                                 .formatted(
                                         some.getFirst().words(),
                                         Names.of(comes.cell().source()),
                                         said.phrase()))
-                .in(scene, scene.tracer().live())
-                .carried(comes.cell().source())
-                .about(some.getFirst().onOff().ref().toString())
                 .figure("compressors", some.size())
-                .knobs(knobs)
-                .because(() -> new Finding.Evidence("", List.of(comes.way().way())));
+                .knobs(knobs);
     }
 
     /// Off where it is, and on where it should be, if something is there.
@@ -85,15 +83,5 @@ final class CompressedElsewhere implements Rule {
         for (int i = 0; i < finding.knobs().size(); i++)
             turns.put(finding.knobs().get(i), new Setting.Switch(i >= here));
         return List.of(new Idea.Settings(turns));
-    }
-
-    @Override
-    public Need need(Finding finding) {
-        return Need.IDEAS;
-    }
-
-    @Override
-    public boolean isHarm(Finding finding) {
-        return false;
     }
 }

@@ -24,7 +24,7 @@ import rivulus.words.Words;
 
 /// A gate that cuts the softest words of somebody, or that never closes since the noise lies over
 /// it.
-final class Gated implements Rule {
+final class Gated implements EndedByIdeas {
     @Override
     public String id() {
         return "gate";
@@ -62,13 +62,9 @@ final class Gated implements Rule {
                                         gate.words(), reads(gate, threshold), reads(gate, noise));
         List<Ref> knobs = new ArrayList<>(List.of(gate.onOff().ref()));
         Finding.Draft draft =
-                finding(Severity.CAUTION, sentence)
-                        .in(gate.scene(), gate.scene().tracer().live())
-                        .carried(gate.comes().cell().source())
-                        .about(gate.onOff().ref().toString())
+                gate.finding(this, Severity.CAUTION, sentence)
                         .figure("cutPercent", cut)
-                        .figure("noiseUnderDb", threshold - noise)
-                        .because(() -> new Finding.Evidence("", List.of(way.way())));
+                        .figure("noiseUnderDb", threshold - noise);
         Optional<Setting.Level> better = better(gate, limits);
         gate.turns(Part.THRESHOLD).map(KnobUse::ref).ifPresent(knobs::add);
         better.ifPresent(level -> draft.figure("betterDb", level.db()));
@@ -108,15 +104,5 @@ final class Gated implements Rule {
                             Map.of(finding.knobs().getLast(), new Setting.Level(better))));
         ideas.add(new Idea.Settings(Map.of(finding.knobs().getFirst(), new Setting.Switch(false))));
         return ideas;
-    }
-
-    @Override
-    public Need need(Finding finding) {
-        return Need.IDEAS;
-    }
-
-    @Override
-    public boolean isHarm(Finding finding) {
-        return false;
     }
 }

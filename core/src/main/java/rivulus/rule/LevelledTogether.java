@@ -17,7 +17,7 @@ import rivulus.words.Words;
 
 /// A leveller on the sum of voices and music: it turns the music up wherever nobody talks, and down
 /// under the voices.
-final class LevelledTogether implements Rule {
+final class LevelledTogether implements EndedByIdeas {
     @Override
     public String id() {
         return "levelled-together";
@@ -64,20 +64,5 @@ final class LevelledTogether implements Rule {
 
     private static String names(List<Source> sources) {
         return Words.list(sources.stream().map(Names::of).toList());
-    }
-
-    @Override
-    public List<Idea> ideas(Finding finding, Workshop workshop) {
-        return Turned.each(finding);
-    }
-
-    @Override
-    public Need need(Finding finding) {
-        return Need.IDEAS;
-    }
-
-    @Override
-    public boolean isHarm(Finding finding) {
-        return false;
     }
 }

@@ -3,14 +3,15 @@ package rivulus.rule;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import rivulus.check.Finding;
 import rivulus.check.SceneProof;
 import rivulus.gear.Block;
 import rivulus.gear.Processor.Kind;
 import rivulus.gear.Processor.Part;
-import rivulus.leads.Survey;
 import rivulus.level.Placed;
 import rivulus.level.Staircase;
 import rivulus.signal.KnobUse;
+import rivulus.words.Severity;
 
 /// A processor that is on, on the way of a source to an ear.
 ///
@@ -56,15 +57,7 @@ record OnTheWay(SceneProof scene, SceneProof.Coming comes, Staircase.Worked work
 
     /// Whether it is a program's, and not one of a machine with knobs.
     boolean isOfAProgram() {
-        return isOfAProgram(scene, placed);
-    }
-
-    private static boolean isOfAProgram(SceneProof scene, Placed placed) {
-        return scene.show()
-                .rig()
-                .device(placed.leg().from().device())
-                .filter(Survey::isProgram)
-                .isPresent();
+        return placed.isOfAProgram(scene.show());
     }
 
     /// The switches of every processor of a kind on the way, on or off.
@@ -74,8 +67,21 @@ record OnTheWay(SceneProof scene, SceneProof.Coming comes, Staircase.Worked work
             SceneProof scene, SceneProof.Coming comes, Kind kind, boolean program) {
         return placed(scene, comes).stream()
                 .filter(one -> one.kind() == kind)
-                .filter(one -> isOfAProgram(scene, one) == program)
+                .filter(one -> one.isOfAProgram(scene.show()) == program)
                 .map(Placed::onOff)
                 .toList();
+    }
+
+    /// The beginning of a finding about its source, whoever hears that.
+    ///
+    /// @param others what else it is about
+    Finding.Draft finding(Rule rule, Severity severity, String sentence, OnTheWay... others) {
+        StringBuilder about = new StringBuilder(onOff().ref().toString());
+        for (OnTheWay other : others) about.append(' ').append(other.onOff().ref());
+        return rule.finding(severity, sentence)
+                .in(scene, scene.tracer().live())
+                .carried(comes.cell().source())
+                .about(about.toString())
+                .because(() -> new Finding.Evidence("", List.of(comes.way().way())));
     }
 }

@@ -7,11 +7,15 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import rivulus.check.Finding;
 import rivulus.check.SceneProof;
 import rivulus.gear.Knob;
+import rivulus.gear.Processor.Kind;
 import rivulus.gear.Processor.Part;
 import rivulus.gear.Setting;
+import rivulus.gear.Speech;
+import rivulus.hearing.Way;
 import rivulus.level.Placed;
 import rivulus.level.Scale;
 import rivulus.level.Staircase;
@@ -24,13 +28,14 @@ import rivulus.show.Person;
 import rivulus.show.Ref;
 import rivulus.show.Wish;
 import rivulus.signal.KnobUse;
+import rivulus.signal.LiveGraph;
 import rivulus.words.Severity;
 import rivulus.words.Words;
 
 /// What goes out louder or softer than its target, by the voices in it as planned, or with peaks
 /// over the highest that may go out. Told only where somebody sets levels by loudness
 /// ([Habit#LEVEL]).
-final class PublicLoudness implements Rule {
+final class PublicLoudness implements EndedByIdeas {
     @Override
     public String id() {
         return "loudness";
@@ -41,15 +46,8 @@ final class PublicLoudness implements Rule {
         List<Finding.Draft> findings = new ArrayList<>();
         if (!scene.show().habits().says(Habit.LEVEL, "loudness")) return findings;
         for (Ear ear : scene.show().ears())
-            if (isSent(ear)) finding(scene, ear, limits).ifPresent(findings::add);
+            if (ear.isSent()) finding(scene, ear, limits).ifPresent(findings::add);
         return findings;
-    }
-
-    private static boolean isSent(Ear ear) {
-        return switch (ear.kind()) {
-            case STREAM, SECOND_LANGUAGE, ON_DEMAND -> true;
-            case HOUSE, ASSISTIVE, CAMERA, PERSON, TRACK -> false;
-        };
     }
 
     private Optional<Finding.Draft> finding(SceneProof scene, Ear ear, Limits limits) {
@@ -105,94 +103,86 @@ final class PublicLoudness implements Rule {
 
     private static final double HAIR_DB = 0.05;
 
-    /// What all voices pass: levels, compressors with their make-up, limiters with their ceiling.
-    private static List<Ref> turning(SceneProof scene, List<Staircase> voices) {
-        Set<Ref> common = null;
-        for (Staircase way : voices) {
-            Set<Ref> refs = new LinkedHashSet<>();
-            way.way()
-                    .knobs(scene.tracer().live().graph())
-                    .filter(use -> use.knob() instanceof Knob.Level)
-                    .map(KnobUse::ref)
-                    .forEach(refs::add);
-            for (Placed one : Placed.along(way.way(), scene.tracer().live()))
-                for (Part part : List.of(Part.MAKE_UP, Part.CEILING))
-                    one.turns(part)
-                            .ifPresent(
-                                    use -> {
-                                        refs.add(one.onOff().ref());
-                                        refs.add(use.ref());
-                                    });
-            if (common == null) common = refs;
-            else common.retainAll(refs);
-        }
-        return List.copyOf(common);
-    }
-
-    @Override
-    public Need need(Finding finding) {
-        return Need.IDEAS;
-    }
-
-    @Override
-    public boolean isHarm(Finding finding) {
-        return false;
-    }
-
-    /// The last level that all pass, or the last make-up, by what is off; with the last limiter
-    /// besides where that is up.
-    @Override
-    public List<Idea> ideas(Finding finding, Workshop workshop) {
-        double by = -finding.figures().get("offLu");
-        Map<Ref, Setting> limited = limited(finding, workshop);
-        List<Idea> ideas = new ArrayList<>();
-        if (by == 0) {
-            if (!limited.isEmpty()) ideas.add(new Idea.Settings(limited));
-            ideas.addAll(Turned.by(finding, -Math.ceil(finding.figures().get("overDb"))));
-            return ideas;
-        }
-        for (double held : HELD_BACK)
-            for (Idea idea : Turned.by(finding, Math.rint(2 * (by + held)) / 2))
-                if (idea instanceof Idea.Settings(var settings))
-                    raised(settings, held, by > 0 ? limited : Map.of()).ifPresent(ideas::add);
-        return ideas;
-    }
-
     /// What a compressor that is switched on holds back of the average, about; its make-up has to
     /// bring that besides.
     private static final List<Double> HELD_BACK = List.of(0.0, 2.0, 4.0, 6.0);
 
-    /// A level by itself, or a make-up with its compressor; with the limiter where it goes up.
-    private static Optional<Idea> raised(
-            Map<Ref, Setting> turned, double held, Map<Ref, Setting> limited) {
-        Ref knob = turned.keySet().iterator().next();
-        boolean isMakeUp = knob.name().endsWith(MAKE_UP);
-        if (knob.name().endsWith(CEILING) || !isMakeUp && held > 0) return Optional.empty();
-        Map<Ref, Setting> all = new LinkedHashMap<>(turned);
-        if (isMakeUp)
-            all.put(
-                    new Ref(knob.device(), knob.name().replace(MAKE_UP, "")),
-                    new Setting.Switch(true));
-        all.putAll(limited);
-        return Optional.of(new Idea.Settings(all));
+    /// What may be turned: the levels, compressors and limiters that all voices pass.
+    private static List<Ref> turning(SceneProof scene, List<Staircase> voices) {
+        Set<Ref> common = new LinkedHashSet<>(passed(scene, voices.getFirst()));
+        for (Staircase way : voices) common.retainAll(passed(scene, way));
+        return List.copyOf(common);
     }
 
-    private static final String CEILING = "." + Part.CEILING.word();
-    private static final String MAKE_UP = "." + Part.MAKE_UP.word();
+    private static List<Ref> passed(SceneProof scene, Staircase way) {
+        LiveGraph live = scene.tracer().live();
+        return Stream.concat(
+                        way.way()
+                                .knobs(live.graph())
+                                .filter(use -> use.knob() instanceof Knob.Level),
+                        Placed.along(way.way(), live).stream().map(Placed::onOff))
+                .map(KnobUse::ref)
+                .toList();
+    }
+
+    /// A level that all pass, or a make-up with its compressor, by what is off; where that is up
+    /// with the last limiter besides. Where only peaks are over, the limiter, or a level.
+    @Override
+    public List<Idea> ideas(Finding finding, Workshop workshop) {
+        double by = -finding.figures().get("offLu");
+        List<Placed> placed = new ArrayList<>();
+        for (Way way : finding.evidence().ways().subList(0, 1))
+            for (Placed one : Placed.along(way, finding.live()))
+                if (finding.knobs().contains(one.onOff().ref())) placed.add(one);
+        Map<Ref, Setting> limited =
+                by < 0 ? Map.of() : limited(placed, workshop.show().checks().limits());
+        List<Idea> ideas = new ArrayList<>();
+        if (by == 0 && !limited.isEmpty()) ideas.add(new Idea.Settings(limited));
+        double turn = by == 0 ? -Math.ceil(finding.figures().get("overDb")) : by;
+        for (Idea idea : Turned.by(finding, Math.rint(2 * turn) / 2))
+            if (idea instanceof Idea.Settings(var settings)) ideas.add(with(settings, limited));
+        for (Placed one : placed)
+            if (by != 0 && one.kind() == Kind.COMPRESSOR) ideas.addAll(madeUp(one, by, limited));
+        return ideas;
+    }
+
+    private static Idea with(Map<Ref, Setting> turned, Map<Ref, Setting> limited) {
+        Map<Ref, Setting> all = new LinkedHashMap<>(turned);
+        all.putAll(limited);
+        return new Idea.Settings(all);
+    }
+
+    /// A compressor on, with so much more make-up, and what it then holds back.
+    private static List<Idea> madeUp(Placed compressor, double by, Map<Ref, Setting> limited) {
+        List<Idea> ideas = new ArrayList<>();
+        Optional<KnobUse> makeUp = compressor.turns(Part.MAKE_UP);
+        if (makeUp.isEmpty() || !(makeUp.get().knob() instanceof Knob.Level level)) return ideas;
+        double now = compressor.isOn() ? compressor.block().at(Part.MAKE_UP) : 0;
+        for (double held : compressor.isOn() ? List.of(0.0) : HELD_BACK) {
+            Map<Ref, Setting> turned = new LinkedHashMap<>();
+            turned.put(makeUp.get().ref(), level.nearest(now + by + held));
+            turned.put(compressor.onOff().ref(), new Setting.Switch(true));
+            ideas.add(with(turned, limited));
+        }
+        return ideas;
+    }
 
     /// The last limiter on, at the highest peak that may go out; nothing where none is there.
-    private static Map<Ref, Setting> limited(Finding finding, Workshop workshop) {
+    private static Map<Ref, Setting> limited(List<Placed> placed, Limits limits) {
         Map<Ref, Setting> turns = new LinkedHashMap<>();
-        for (Ref ref : finding.knobs().reversed())
-            if (turns.isEmpty() && ref.name().endsWith(CEILING)) {
-                turns.put(
-                        new Ref(ref.device(), ref.name().replace(CEILING, "")),
-                        new Setting.Switch(true));
-                turns.put(
-                        ref,
-                        new Setting.Level(
-                                workshop.show().checks().limits().get(Limit.PUBLIC_PEAK)));
-            }
+        for (Placed one : placed.reversed()) {
+            if (one.kind() != Kind.LIMITER) continue;
+            turns.put(one.onOff().ref(), new Setting.Switch(true));
+            double over = limits.get(Limit.PUBLIC_PEAK) - Speech.LINE_UP_DBFS;
+            double ceiling = one.processor().unit().lineUp() + over;
+            one.turns(Part.CEILING)
+                    .ifPresent(
+                            use -> {
+                                if (use.knob() instanceof Knob.Level level)
+                                    turns.put(use.ref(), level.nearest(ceiling));
+                            });
+            break;
+        }
         return turns;
     }
 }

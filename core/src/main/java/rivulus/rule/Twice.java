@@ -17,7 +17,7 @@ import rivulus.words.Words;
 /// One kind of processor twice on a way, as in a desk and again in the streaming program: each is
 /// set as if it were alone. Which is switched off is a matter of how one likes to work
 /// ([Habit#COMPRESS]); where nobody said, the later.
-final class Twice implements Rule {
+final class Twice implements EndedByIdeas {
     private static final List<Kind> KINDS = List.of(Kind.GATE, Kind.COMPRESSOR, Kind.LEVELLER);
 
     @Override
@@ -50,34 +50,17 @@ final class Twice implements Rule {
         off.remove(kept);
         if (!late) off = off.reversed();
         off.add(kept);
-        return finding(
+        return first.finding(
+                        this,
                         Severity.CAUTION,
                         "%s goes through two %ss in a row: %s and %s"
                                 .formatted(
                                         Words.sentence(Names.of(comes.cell().source())),
                                         first.kind().words(),
                                         first.words(),
-                                        last.words()))
-                .in(scene, scene.tracer().live())
-                .carried(comes.cell().source())
-                .about(first.onOff().ref() + " " + last.onOff().ref())
+                                        last.words()),
+                        last)
                 .figure("times", some.size())
-                .knobs(off.stream().map(one -> one.onOff().ref()).toList())
-                .because(() -> new Finding.Evidence("", List.of(comes.way().way())));
-    }
-
-    @Override
-    public List<Idea> ideas(Finding finding, Workshop workshop) {
-        return Turned.each(finding);
-    }
-
-    @Override
-    public Need need(Finding finding) {
-        return Need.IDEAS;
-    }
-
-    @Override
-    public boolean isHarm(Finding finding) {
-        return false;
+                .knobs(off.stream().map(one -> one.onOff().ref()).toList());
     }
 }

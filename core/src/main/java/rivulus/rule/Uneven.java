@@ -20,7 +20,7 @@ import rivulus.words.Words;
 
 /// Talkers who go out unequally loud: the softest against the loudest of those that are heard
 /// plainly. A room hears them bare besides, and a choir is no talker.
-final class Uneven implements Rule {
+final class Uneven implements EndedByIdeas {
     private static final double HAIR_LU = 0.05;
 
     @Override
@@ -101,21 +101,11 @@ final class Uneven implements Rule {
     }
 
     @Override
-    public Need need(Finding finding) {
-        return Need.IDEAS;
-    }
-
-    @Override
     public List<Idea> ideas(Finding finding, Workshop workshop) {
         double apart = finding.figures().get("apartLu");
         List<Idea> ideas = new ArrayList<>();
         for (double share : List.of(1.0, 0.75))
             ideas.addAll(Turned.by(finding, Math.rint(apart * share)));
         return ideas;
-    }
-
-    @Override
-    public boolean isHarm(Finding finding) {
-        return false;
     }
 }

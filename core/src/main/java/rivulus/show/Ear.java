@@ -51,6 +51,22 @@ public record Ear(String id, String name, Kind kind, String of, List<Ref> at, Ex
         };
     }
 
+    /// Whether it is sent to people elsewhere.
+    public boolean isSent() {
+        return switch (kind) {
+            case STREAM, SECOND_LANGUAGE, ON_DEMAND -> true;
+            case HOUSE, ASSISTIVE, CAMERA, PERSON, TRACK -> false;
+        };
+    }
+
+    /// Whether it is kept as a file.
+    public boolean isKept() {
+        return switch (kind) {
+            case TRACK, ON_DEMAND, SECOND_LANGUAGE -> true;
+            case PERSON, HOUSE, ASSISTIVE, STREAM, CAMERA -> false;
+        };
+    }
+
     /// The same ear under another name.
     public Ear named(String newName) {
         return new Ear(id, newName, kind, of, at, extras);

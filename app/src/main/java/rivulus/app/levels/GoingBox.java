@@ -20,6 +20,8 @@ final class GoingBox extends ScrollPane {
     private final VBox list = new VBox(4);
     private final VBox side = new VBox();
     private final FormBox form;
+    /// Whether the keyboard is wanted as soon as it is drawn up.
+    private boolean isAsked;
 
     GoingBox(Session session) {
         setId("going");
@@ -44,8 +46,9 @@ final class GoingBox extends ScrollPane {
         return side;
     }
 
+    /// Puts the keyboard on the first field, as soon as it is drawn up.
     void focusFirst() {
-        form.focusFirst();
+        isAsked = true;
     }
 
     void clear() {
@@ -61,6 +64,8 @@ final class GoingBox extends ScrollPane {
         }
         list.getChildren().setAll(lines);
         form.show(sheet.form());
+        if (isAsked) form.focusFirst();
+        isAsked = false;
     }
 
     private static Node row(GoingSheet.Row row) {

@@ -12,17 +12,20 @@ import rivulus.check.Prover;
 /// How loud everything is at the chosen ear, drawn up; how the input gains stand, and what setting
 /// them would do.
 ///
-/// @param processing what acts on the source whose staircase is drawn
-/// @param going what goes out and is kept
+/// @param processing what acts on the source whose staircase is drawn; empty while nobody looks
+/// @param going what goes out and is kept; empty while nobody looks
 /// @param effects what would be heard louder or softer, and by whom
 record LevelsSight(
         Picture picture,
         Optional<LevelSheet> levels,
         Optional<ProcessingSheet> processing,
         GainSheet gains,
-        GoingSheet going,
+        Optional<GoingSheet> going,
         List<String> effects) {
-    static LevelsSight of(Picture picture, Prover prover, String source) {
+    /// @param acts whether somebody looks at what acts on the source
+    /// @param goes whether somebody looks at what goes out
+    static LevelsSight of(
+            Picture picture, Prover prover, String source, boolean acts, boolean goes) {
         GainSheet gains = GainSheet.of(picture.proof());
         Optional<LevelSheet> levels =
                 Optional.ofNullable(picture.ear())
@@ -31,6 +34,7 @@ record LevelsSight(
                 picture,
                 levels,
                 levels.flatMap(LevelSheet::chosen)
+                        .filter(_ -> acts)
                         .map(
                                 row ->
                                         ProcessingSheet.of(
@@ -39,7 +43,7 @@ record LevelsSight(
                                                 picture.ear(),
                                                 row)),
                 gains,
-                GoingSheet.of(picture.proof()),
+                goes ? Optional.of(GoingSheet.of(picture.proof())) : Optional.empty(),
                 gains.effects(picture.proof(), picture.scene(), prover));
     }
 }

@@ -135,6 +135,7 @@ public final class LevelsStage extends StackPane implements Stage, View<LevelsSi
                         ? remarks
                         : to == sent ? going.side() : to == processed ? processing : gains;
         side.getChildren().setAll(beside);
+        session.redraw();
         head();
     }
 
@@ -220,7 +221,9 @@ public final class LevelsStage extends StackPane implements Stage, View<LevelsSi
     public Function<Picture, LevelsSight> drawing() {
         var prover = session.shelf().prover();
         String source = session.source().get();
-        return picture -> LevelsSight.of(picture, prover, source);
+        boolean acts = processed.isSelected();
+        boolean goes = sent.isSelected();
+        return picture -> LevelsSight.of(picture, prover, source, acts, goes);
     }
 
     @Override
@@ -241,8 +244,9 @@ public final class LevelsStage extends StackPane implements Stage, View<LevelsSi
         Look.show(drawing, most.isPresent());
         Look.show(empty, most.isEmpty());
         gains.show(sight);
-        going.show(sight.going());
-        sight.processing().ifPresentOrElse(processing::show, processing::clear);
+        sight.going().ifPresent(going::show);
+        if (processed.isSelected())
+            sight.processing().ifPresentOrElse(processing::show, processing::clear);
         if (most.isEmpty()) return;
         drawing.applyCss(); // what scrolls is in the window only then, and can take the keyboard
         Picture picture = sight.picture();

@@ -19,6 +19,8 @@ final class ProcessingPane extends VBox {
     private final VBox orders = new VBox(4);
     private final FormBox deeds;
     private final FormBox form;
+    /// Whether the keyboard is wanted as soon as it is drawn up.
+    private boolean isAsked;
 
     ProcessingPane(Session session) {
         setId("processing");
@@ -56,9 +58,12 @@ final class ProcessingPane extends VBox {
         Look.show(form, true);
         deeds.show(all.toDo());
         form.show(all.toAnswer());
+        if (isAsked) form.focusFirst();
+        isAsked = false;
     }
 
+    /// Puts the keyboard on the first field, as soon as it is drawn up.
     void focusFirst() {
-        form.focusFirst();
+        isAsked = true;
     }
 }
