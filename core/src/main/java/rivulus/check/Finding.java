@@ -154,6 +154,12 @@ public final class Finding {
             return this;
         }
 
+        /// It is about what one ear hears altogether.
+        public Draft heard(Ear by) {
+            ear = by.id();
+            return this;
+        }
+
         /// It is about one source, whoever hears it.
         public Draft carried(Source whom) {
             source = whom.id();

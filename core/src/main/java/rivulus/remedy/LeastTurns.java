@@ -221,9 +221,9 @@ final class LeastTurns {
     }
 
     /// What turns may cost to be worth a try: as much as the best, and more where there are too few
-    /// that rob nobody.
+    /// that cost nobody anything.
     private int worthTrying(int most) {
-        long kind = offered().stream().filter(remedy -> !remedy.robs()).count();
+        long kind = offered().stream().filter(remedy -> !remedy.hasPrice()).count();
         return kind >= most ? leastEffort() : leastEffort() + WORTH_OFFERING;
     }
 
@@ -398,7 +398,7 @@ final class LeastTurns {
     }
 
     private Comparator<Remedy> bestFirst() {
-        return Comparator.comparing(Remedy::robs)
+        return Comparator.comparing(Remedy::hasPrice)
                 .thenComparingInt(Remedy::effort)
                 .thenComparingInt(remedy -> remedy.turns().size())
                 .thenComparingInt(remedy -> remedy.effects().size())
@@ -438,7 +438,8 @@ final class LeastTurns {
                 choice.cost(),
                 false,
                 after,
-                Effect.between(base, after));
+                Effect.between(base, after),
+                trial.brings(after));
     }
 
     /// " in Doors and Interval", where it is for those scenes alone.

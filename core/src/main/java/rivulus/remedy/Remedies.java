@@ -202,7 +202,8 @@ public final class Remedies {
                         0,
                         false,
                         after,
-                        Effect.between(base, after)));
+                        Effect.between(base, after),
+                        trial.brings(after)));
     }
 
     /// A lead that ends what is heard only once knobs are turned for it, with those turns.
@@ -230,7 +231,8 @@ public final class Remedies {
                                         turned.effort(),
                                         false,
                                         turned.after(),
-                                        Effect.between(base, turned.after())));
+                                        Effect.between(base, turned.after()),
+                                        trial.brings(turned.after())));
     }
 
     /// The leads that are taken out, and the devices.

@@ -1,6 +1,7 @@
 package rivulus.remedy;
 
 import java.util.List;
+import java.util.stream.Stream;
 import rivulus.check.Proof;
 import rivulus.file.Change;
 import rivulus.show.Turn;
@@ -17,6 +18,8 @@ import rivulus.show.Turn;
 /// @param least whether it is proven that nothing cheaper does it, see [LeastTurns]
 /// @param after the proof of the show with it done
 /// @param effects what changes for any ear, in any scene
+/// @param brings what is worth a caution and comes with it, as sentences without full stop: "The
+///     stream hears Ivo 5.0 LU softer than Maren"
 public record Remedy(
         String sentence,
         List<Turn> turns,
@@ -25,28 +28,34 @@ public record Remedy(
         int effort,
         boolean least,
         Proof after,
-        List<Effect> effects) {
+        List<Effect> effects,
+        List<String> brings) {
     public Remedy {
         turns = List.copyOf(turns);
         losses = List.copyOf(losses);
         effects = List.copyOf(effects);
+        brings = List.copyOf(brings);
     }
 
     /// What it costs somebody, in words: "Teo no longer hears himself"; each once.
     public List<String> price() {
-        return effects.stream().filter(Effect::takes).map(Effect::words).distinct().toList();
+        Stream<String> taken = effects.stream().filter(Effect::takes).map(Effect::words);
+        return Stream.concat(taken, brings.stream()).distinct().toList();
     }
 
-    /// Whether somebody no longer hears somebody else, or something, that they may.
-    boolean robs() {
-        return effects.stream()
-                .anyMatch(
-                        effect ->
-                                effect.takes() && !effect.ear().of().equals(effect.source().id()));
+    /// Whether somebody no longer hears somebody else, or something, that they may; or something
+    /// comes with it that is worth a caution.
+    boolean hasPrice() {
+        return !brings.isEmpty()
+                || effects.stream()
+                        .anyMatch(
+                                effect ->
+                                        effect.takes()
+                                                && !effect.ear().of().equals(effect.source().id()));
     }
 
     Remedy provenLeast() {
-        return new Remedy(sentence, turns, change, losses, effort, true, after, effects);
+        return new Remedy(sentence, turns, change, losses, effort, true, after, effects, brings);
     }
 
     /// As the name of an edit: without the full stop.

@@ -13,7 +13,7 @@ import java.util.stream.Stream;
 import rivulus.check.Finding;
 import rivulus.check.Proof;
 import rivulus.check.SceneProof;
-import rivulus.check.Verdict;
+import rivulus.rule.Need;
 import rivulus.rule.Rules;
 import rivulus.show.Aim;
 import rivulus.show.Limit;
@@ -71,12 +71,8 @@ final class Trial {
         return trouble.getFirst();
     }
 
-    /// What a finding is about: what comes through though it rests is the same harm whether a mute
-    /// is closed before it or not.
     private static Finding.Key harm(Finding finding) {
-        Finding.Key key = finding.key();
-        boolean leaks = finding.verdict().filter(Verdict.UNMUTED::equals).isPresent();
-        return leaks ? new Finding.Key("leak", key.scene(), key.ear(), key.source(), "") : key;
+        return Rules.of(finding).harm(finding);
     }
 
     /// Whether a finding is one of those to be ended.
@@ -91,10 +87,8 @@ final class Trial {
             List<Finding> uncured = new ArrayList<>();
             List<Finding> worse = new ArrayList<>();
             for (Finding finding : after.scene(id).orElseThrow().findings()) {
-                Severity was = known.get(harm(finding));
                 if (isMeant(finding)) uncured.add(finding);
-                else if ((was == null || finding.severity().compareTo(was) < 0) && isHarm(finding))
-                    worse.add(finding);
+                else if (isWorse(finding) && isHarm(finding)) worse.add(finding);
             }
             if (!uncured.isEmpty()) return uncured;
             if (!worse.isEmpty()) return worse;
@@ -134,9 +128,32 @@ final class Trial {
                 .anyMatch(left -> !knownOfTheRig.containsKey(left.key()));
     }
 
+    /// What somebody should know who takes it: what is new or worse in what is heard, and no harm
+    /// that speaks against it; each sentence once.
+    List<String> brings(Proof after) {
+        return after.heard().stream()
+                .filter(finding -> finding.severity() != Severity.NOTE)
+                .filter(finding -> !isMeant(finding) && isWorse(finding))
+                .map(Finding::headline)
+                .distinct()
+                .toList();
+    }
+
+    private boolean isWorse(Finding finding) {
+        Severity was = known.get(harm(finding));
+        return was == null || finding.severity().compareTo(was) < 0;
+    }
+
     private boolean isHarm(Finding finding) {
         if (finding.severity() == Severity.DANGER) return true;
-        return Rules.of(finding).isHarm(finding) && alone.map(finding.rule()::equals).orElse(true);
+        if (!alone.map(finding.rule()::equals).orElse(true)) return false;
+        return Rules.of(finding).isHarm(finding) || isMoved(finding);
+    }
+
+    /// What may come of another cure, but not of its own: it would only be somewhere else.
+    private boolean isMoved(Finding finding) {
+        return finding.rule().equals(first().rule())
+                && Rules.of(finding).need(finding) == Need.IDEAS;
     }
 
     /// One ear in one scene that would go without something.

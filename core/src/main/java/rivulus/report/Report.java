@@ -127,7 +127,9 @@ public final class Report {
                 "effects",
                 remedy.effects().stream()
                         .map(e -> map("scene", e.scene(), "sentence", e.words() + "."))
-                        .toList());
+                        .toList(),
+                "brings",
+                remedy.brings().stream().map(brought -> brought + ".").toList());
     }
 
     private static Map<String, Object> join(Cable cable) {

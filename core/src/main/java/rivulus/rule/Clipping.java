@@ -72,6 +72,13 @@ final class Clipping implements Rule {
         return finding.figures().get("turnedDb");
     }
 
+    /// It is told once for each place, at the first ear that hears it.
+    @Override
+    public Finding.Key harm(Finding finding) {
+        Finding.Key key = finding.key();
+        return new Finding.Key(id(), key.scene(), "", key.source(), key.about());
+    }
+
     @Override
     public boolean isHarm(Finding finding) {
         return finding.severity().isSerious();

@@ -166,6 +166,15 @@ final class Mute implements Rule {
                                                 .all()));
     }
 
+    /// What comes through though it rests is the same harm whether a mute is closed before it or
+    /// not.
+    @Override
+    public Finding.Key harm(Finding finding) {
+        Finding.Key key = finding.key();
+        boolean leaks = finding.verdict().filter(Verdict.UNMUTED::equals).isPresent();
+        return leaks ? new Finding.Key("leak", key.scene(), key.ear(), key.source(), "") : key;
+    }
+
     @Override
     public List<Idea> ideas(Finding finding, Workshop workshop) {
         return workshop.graph().closers(finding);

@@ -93,7 +93,7 @@ final class PublicLoudness implements EndedByIdeas {
         return Optional.of(
                 finding(Severity.CAUTION, sentence)
                         .in(scene, scene.tracer().live())
-                        .about(ear.id())
+                        .heard(ear)
                         .figure("lufs", lufs)
                         .figure("offLu", isOff ? off : 0)
                         .figure("overDb", over)

@@ -86,6 +86,11 @@ public interface Rule {
         return true;
     }
 
+    /// What tells it from other harm: what is the same key is the same trouble, told another way.
+    default Finding.Key harm(Finding finding) {
+        return finding.key();
+    }
+
     /// Whether a change of gear that leaves a milder finding of it is a fix: less load is, a pad
     /// that is some decibels short is not.
     default boolean maybeMilder() {

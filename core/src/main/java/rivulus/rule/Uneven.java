@@ -84,7 +84,7 @@ final class Uneven implements EndedByIdeas {
                                         isLoud ? "louder" : "softer",
                                         Names.of(other.source())))
                 .in(scene, scene.tracer().live())
-                .about(off.ear().id())
+                .heard(off.ear())
                 .knobs(levels(scene, off))
                 .figure("apartLu", isLoud ? -apart : apart)
                 .because(() -> Rule.ways(scene, off, "", 1));

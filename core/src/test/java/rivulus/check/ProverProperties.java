@@ -3,7 +3,9 @@ package rivulus.check;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Random;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -16,6 +18,7 @@ import rivulus.hearing.Opening;
 import rivulus.hearing.Openings;
 import rivulus.remedy.Remedies;
 import rivulus.remedy.Remedy;
+import rivulus.rule.Rules;
 import rivulus.show.Limit;
 import rivulus.show.Show;
 import rivulus.signal.KnobUse;
@@ -85,20 +88,12 @@ class ProverProperties {
         return proof.findings().stream().map(Finding::key).collect(Collectors.toSet());
     }
 
-    /// What clips is told once for each place, at the first ear that hears it: so by place alone.
-    private static Set<Finding.Key> troubles(Proof proof) {
-        return keys(proof).stream()
-                .map(
-                        key ->
-                                key.rule().equals("clipping")
-                                        ? new Finding.Key(
-                                                key.rule(),
-                                                key.scene(),
-                                                "",
-                                                key.source(),
-                                                key.about())
-                                        : key)
-                .collect(Collectors.toSet());
+    /// What is wrong, each once however it is told.
+    private static Map<Finding.Key, Finding> troubles(Proof proof) {
+        Map<Finding.Key, Finding> troubles = new HashMap<>();
+        for (Finding finding : proof.findings())
+            troubles.putIfAbsent(Rules.of(finding).harm(finding), finding);
+        return troubles;
     }
 
     @Property(tries = 40, shrinking = ShrinkingMode.OFF)
@@ -111,11 +106,19 @@ class ProverProperties {
                 assertThat(after)
                         .doesNotContainAnyElementsOf(
                                 trouble.findings().stream().map(Finding::key).toList());
+                Map<Finding.Key, Finding> left = troubles(Demo.PROVER.prove(cure.change().after()));
+                left.keySet().removeAll(troubles(proof).keySet());
                 // what is turned in one scene alone moves in the show, and wants a hand nearer
-                Set<Finding.Key> left = troubles(Demo.PROVER.prove(cure.change().after()));
                 if (cure.turns().stream().anyMatch(turn -> turn.scene().isPresent()))
-                    left.removeIf(key -> key.rule().equals("desk"));
-                assertThat(troubles(proof)).containsAll(left);
+                    left.values().removeIf(finding -> finding.rule().equals("desk"));
+                // what is no harm is told with the cure
+                left.values()
+                        .removeIf(
+                                finding ->
+                                        !Rules.of(finding).isHarm(finding)
+                                                && !finding.rule().equals(trouble.first().rule())
+                                                && cure.price().contains(finding.headline()));
+                assertThat(left).as(cure.sentence()).isEmpty();
             }
         }
     }

@@ -173,6 +173,26 @@ class RemediesTest {
         assertThat(cure.after().findings()).noneMatch(f -> f.rule().equals("loop"));
     }
 
+    /// The pick of the stream stands 5 dB up, and the fader before it feeds everybody else too.
+    @Test
+    void whatIsUnevenAtOneEarIsNotMadeUnevenAtOthers() {
+        Show lantern = Demo.lanternMended();
+        Ref pick = new Ref("desk", "usb2.pick.mic1");
+        Proof wrong = Demo.PROVER.prove(lantern.withKnob(pick, new Setting.Level(5.2)));
+        Trouble uneven =
+                Trouble.of(wrong).stream()
+                        .filter(t -> t.ear().isPresent())
+                        .findFirst()
+                        .orElseThrow();
+        assertThat(uneven.first().id()).isEqualTo("uneven/stream");
+        List<Remedy> cures = Remedies.of(Demo.PROVER, wrong, uneven, 3, () -> false).all();
+        assertThat(cures).isNotEmpty();
+        for (Remedy cure : cures)
+            assertThat(Demo.PROVER.prove(cure.change().after()).heard())
+                    .as(cure.sentence())
+                    .noneMatch(left -> left.rule().equals("uneven"));
+    }
+
     @Test
     void whoRestsInOneSceneIsMutedThereAndHeardInTheOthers() {
         Show show = Demo.lanternMended();

@@ -240,6 +240,8 @@ final class FindingsPane extends VBox implements View<FindingsPane.Sight> {
             String more = "and %d more differences.".formatted(effects.size() - EFFECTS_SHOWN);
             words.getChildren().add(Look.block(more, CURE_WIDTH, "effect"));
         }
+        for (String brought : remedy.brings())
+            words.getChildren().add(Look.block("But: " + brought + ".", CURE_WIDTH, "effect"));
         for (String loss : remedy.losses())
             words.getChildren().add(Look.block("Takes out " + loss + ".", CURE_WIDTH, "effect"));
         if (byKey) words.getChildren().add(Look.block("Ctrl Enter takes it", CURE_WIDTH, "effect"));
@@ -250,6 +252,7 @@ final class FindingsPane extends VBox implements View<FindingsPane.Sight> {
         List<String> spoken = new ArrayList<>(List.of("Remedy: " + remedy.sentence()));
         if (remedy.least()) spoken.add(LEAST);
         effects.forEach(effect -> spoken.add(effect + "."));
+        remedy.brings().forEach(brought -> spoken.add("But: " + brought + "."));
         remedy.losses().forEach(loss -> spoken.add("Takes out " + loss + "."));
         button.setAccessibleText(String.join(" ", spoken));
         button.setOnAction(
