@@ -44,7 +44,7 @@ class FilesTest {
     @Test
     void theNextShowBeginsFromThisOneWithoutItsDateAndItsFile() {
         try (Hand hand = Hand.atNewWindow(folder)) {
-            Show dated = cafe.on(new Occasion("1 December", "Bring tea."));
+            Show dated = cafe.on(new Occasion("1 December", "", "Bring tea."));
             hand.act(() -> hand.session().document().take(dated, file));
             hand.press(KeyCode.CONTROL, KeyCode.K);
             hand.type("begin the next");

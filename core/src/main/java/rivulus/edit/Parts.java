@@ -12,6 +12,7 @@ import rivulus.gear.Catalogue;
 import rivulus.show.Cable;
 import rivulus.show.Cast;
 import rivulus.show.Checks;
+import rivulus.show.Day;
 import rivulus.show.Device;
 import rivulus.show.Ear;
 import rivulus.show.Going;
@@ -108,6 +109,11 @@ public final class Parts {
     /// When the show is, changed.
     public Edit put(String name, Occasion changed) {
         return cleaned(name, show.on(changed));
+    }
+
+    /// What happened with it, changed.
+    public Edit put(String name, Day changed) {
+        return cleaned(name, show.withDay(changed));
     }
 
     /// How the show is judged, changed.

@@ -55,7 +55,7 @@ final class ShowReader {
         Show show =
                 new Show(
                         root.name("title", Show.untitled().title()),
-                        new Occasion(Line.of(root.text("date", "")), root.text("notes", "")),
+                        new Occasion(Line.of(root.text("date", "")), air(), root.text("notes", "")),
                         cast(),
                         places(),
                         ears(),
@@ -63,10 +63,22 @@ final class ShowReader {
                         rundown.rundown(),
                         templates,
                         rundown.checks(),
+                        DayReader.read(root),
                         root.extras());
         Optional<String> tooMuch = Extent.of(show, names.catalogue).tooMuch();
         if (tooMuch.isPresent()) throw root.trouble("%s", tooMuch.get());
         return show;
+    }
+
+    private String air() throws FileTrouble {
+        Optional<Entry> air = root.maybe("air");
+        if (air.isEmpty()) return "";
+        if (!air.get().text().matches("([01]?[0-9]|2[0-3]):[0-5][0-9]"))
+            throw air.get()
+                    .trouble(
+                            "a time of day was expected, such as 20:00, not \"%s\"",
+                            air.get().text());
+        return air.get().text();
     }
 
     private static List<OwnTemplate> templates(Entry root, List<OwnTemplate> known)

@@ -10,12 +10,16 @@ import rivulus.disk.JsonPrinter;
 import rivulus.gear.Power;
 import rivulus.gear.Setting;
 import rivulus.show.Aim;
+import rivulus.show.Answer;
 import rivulus.show.Cable;
 import rivulus.show.Cast;
 import rivulus.show.Checks;
+import rivulus.show.Day;
 import rivulus.show.Device;
 import rivulus.show.Ear;
 import rivulus.show.Layout;
+import rivulus.show.Lesson;
+import rivulus.show.Logged;
 import rivulus.show.Loudness;
 import rivulus.show.Mix;
 import rivulus.show.MuteKey;
@@ -31,6 +35,7 @@ import rivulus.show.Scene;
 import rivulus.show.Show;
 import rivulus.show.Strip;
 import rivulus.show.Tape;
+import rivulus.show.Tick;
 import rivulus.show.WishChange;
 
 /// A show as JSON: keys always in the same order, what is empty left out, unknown fields behind the
@@ -48,6 +53,7 @@ final class ShowWriter {
         out.put("rivulus", Show.VERSION);
         out.must("title", show.title());
         out.put("date", show.occasion().date());
+        out.put("air", show.occasion().air());
         out.put("notes", show.occasion().notes());
         out.put("cast", cast(show.cast()));
         out.put("places", all(show.places(), ShowWriter::place));
@@ -64,6 +70,7 @@ final class ShowWriter {
         out.put("leave", new LinkedHashMap<>(show.going().leave()));
         out.put("templates", all(show.templates(), own -> own.written().fields()));
         out.put("checks", checks(show.checks()));
+        out.put("day", day(show.day()));
         return out.with(show.extras());
     }
 
@@ -107,6 +114,55 @@ final class ShowWriter {
                 .put("silenced", all(checks.silenced(), ShowWriter::silenced))
                 .put("habits", habits)
                 .with(checks.extras());
+    }
+
+    private static Map<String, Object> day(Day day) {
+        return new Fields()
+                .put("setUp", all(day.ticks(), ShowWriter::tick))
+                .put("soundcheck", all(day.answers(), ShowWriter::answer))
+                .put("log", all(day.log(), ShowWriter::logged))
+                .put("lessons", all(day.lessons(), ShowWriter::lesson))
+                .with(day.extras());
+    }
+
+    private static Map<String, Object> tick(Tick tick) {
+        return new Fields()
+                .must("id", tick.id())
+                .must("how", tick.how().word())
+                .put("why", tick.why())
+                .must("time", tick.at().toString())
+                .must("said", tick.said())
+                .with(tick.extras());
+    }
+
+    private static Map<String, Object> answer(Answer answer) {
+        return new Fields()
+                .must("ear", answer.ear())
+                .must("source", answer.source())
+                .must("scene", answer.scene())
+                .must("heard", answer.heard().word())
+                .must("time", answer.at().toString())
+                .put("note", answer.note())
+                .with(answer.extras());
+    }
+
+    private static Map<String, Object> logged(Logged line) {
+        return new Fields()
+                .must("at", line.at().toString())
+                .must("kind", line.kind().word())
+                .put("scene", line.scene())
+                .must("text", line.text())
+                .with(line.extras());
+    }
+
+    private static Map<String, Object> lesson(Lesson lesson) {
+        Fields out =
+                new Fields()
+                        .must("id", lesson.id())
+                        .must("text", lesson.text())
+                        .put("from", lesson.from());
+        if (lesson.taken()) out.put("taken", true);
+        return out.with(lesson.extras());
     }
 
     private static Map<String, Object> silenced(Checks.Silenced silenced) {

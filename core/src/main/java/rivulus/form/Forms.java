@@ -112,6 +112,21 @@ public final class Forms {
                                                         "Say when it is",
                                                         new Occasion(
                                                                 Ground.words(typed),
+                                                                on.show().occasion().air(),
+                                                                on.show().occasion().notes()))),
+                        new Field.Text(
+                                "air",
+                                "On air at",
+                                on.show().occasion().air(),
+                                "20:00",
+                                List.of(),
+                                typed ->
+                                        on.parts()
+                                                .put(
+                                                        "Say when it goes on air",
+                                                        new Occasion(
+                                                                on.show().occasion().date(),
+                                                                Ground.clock(typed),
                                                                 on.show().occasion().notes()))),
                         new Field.Text(
                                 "notes",
@@ -125,6 +140,7 @@ public final class Forms {
                                                         "Change the notes",
                                                         new Occasion(
                                                                 on.show().occasion().date(),
+                                                                on.show().occasion().air(),
                                                                 Line.clipped(
                                                                         typed.strip(),
                                                                         Entry.LONGEST_TEXT))))),

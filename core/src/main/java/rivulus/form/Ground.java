@@ -42,6 +42,16 @@ record Ground(Show show, Catalogue catalogue, Parts parts, ShowEdits edits, RigE
         return Line.clipped(Line.of(typed), Entry.LONGEST_NAME);
     }
 
+    /// A time of day that was typed, "20:00"; or nothing.
+    ///
+    /// @throws IllegalArgumentException if it is none
+    static String clock(String typed) {
+        String plain = typed.strip().replace('.', ':');
+        if (!plain.isEmpty() && !plain.matches("([01]?[0-9]|2[0-3]):[0-5][0-9]"))
+            throw new IllegalArgumentException("A time of day is such as 20:00.");
+        return plain;
+    }
+
     /// A number that was typed; blank is 0.
     ///
     /// @param what begins the sentence that says what would be right: "Minutes are"

@@ -17,6 +17,7 @@ import rivulus.gear.Setting;
 /// @param occasion when it is
 /// @param checks how it wants to be judged
 /// @param templates gear that is kept with the show beside the shipped catalogue
+/// @param day what happened with it
 public record Show(
         String title,
         Occasion occasion,
@@ -27,6 +28,7 @@ public record Show(
         Rundown rundown,
         List<OwnTemplate> templates,
         Checks checks,
+        Day day,
         Extras extras) {
     /// The version of the file format that this program writes.
     public static final int VERSION = 1;
@@ -58,6 +60,7 @@ public record Show(
                         Going.UNSAID),
                 List.of(),
                 Checks.USUAL,
+                Day.AHEAD,
                 Extras.NONE);
     }
 
@@ -75,6 +78,7 @@ public record Show(
                 parts.rundown,
                 parts.templates,
                 parts.checks,
+                parts.day,
                 extras);
     }
 
@@ -89,6 +93,7 @@ public record Show(
         Rundown rundown;
         List<OwnTemplate> templates;
         Checks checks;
+        Day day;
 
         Parts(Show show) {
             title = show.title;
@@ -100,6 +105,7 @@ public record Show(
             rundown = show.rundown;
             templates = show.templates;
             checks = show.checks;
+            day = show.day;
         }
     }
 
@@ -288,6 +294,19 @@ public record Show(
     /// The show judged otherwise.
     public Show withChecks(Checks newChecks) {
         return but(show -> show.checks = newChecks);
+    }
+
+    /// The show on which something else happened.
+    public Show withDay(Day newDay) {
+        return but(show -> show.day = newDay);
+    }
+
+    /// The same show for another evening: without its date, and with nothing of what happened but
+    /// what was learned.
+    public Show nextTime() {
+        String evening =
+                occasion.date().isEmpty() ? title : "%s, %s".formatted(title, occasion.date());
+        return on(Occasion.UNSAID).withDay(day.next(evening));
     }
 
     /// The show with another brief.

@@ -9,6 +9,7 @@ import com.networknt.schema.SpecificationVersion;
 import java.lang.reflect.RecordComponent;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.LinkedHashMap;
@@ -26,8 +27,10 @@ import rivulus.disk.Json;
 import rivulus.disk.JsonText;
 import rivulus.gear.Setting;
 import rivulus.show.Aim;
+import rivulus.show.Answer;
 import rivulus.show.Cable;
 import rivulus.show.Cast;
+import rivulus.show.Day;
 import rivulus.show.Device;
 import rivulus.show.Ear;
 import rivulus.show.Going;
@@ -35,6 +38,7 @@ import rivulus.show.Habit;
 import rivulus.show.Habits;
 import rivulus.show.Layout;
 import rivulus.show.Limits;
+import rivulus.show.Logged;
 import rivulus.show.Loudness;
 import rivulus.show.Mix;
 import rivulus.show.MuteKey;
@@ -48,7 +52,9 @@ import rivulus.show.Ref;
 import rivulus.show.Rundown;
 import rivulus.show.Show;
 import rivulus.show.Strip;
+import rivulus.show.Symptom;
 import rivulus.show.Tape;
+import rivulus.show.Tick;
 import rivulus.show.Wish;
 import rivulus.show.WishChange;
 
@@ -78,6 +84,33 @@ class DocumentTest {
                 .withControls(controls)
                 .withBank("1", "Opening")
                 .withPad("1/3", new Layout.Pad("Tune", plays, Extras.NONE));
+    }
+
+    private static Day happened() {
+        LocalDateTime at = LocalDateTime.of(2026, 12, 1, 18, 2, 30);
+        Day day =
+                Day.AHEAD
+                        .with(
+                                new Tick(
+                                        "lead/c1",
+                                        Tick.How.SKIPPED,
+                                        "not here yet",
+                                        at,
+                                        "Plug the lead c1.",
+                                        Extras.NONE))
+                        .with(
+                                new Answer(
+                                        "nadia",
+                                        "maren",
+                                        "tales",
+                                        Symptom.TWICE,
+                                        at,
+                                        "says it rings",
+                                        Extras.NONE))
+                        .logged(at, Logged.Kind.NOTE, "tales", "Tea is cold")
+                        .logged(at, Logged.Kind.WRONG, "tales", "Cue too early")
+                        .learned("Bring a second headset", "The Lantern Hour");
+        return day.with(day.lessons().getFirst().taken(true));
     }
 
     private static Show more(Show show) throws FileTrouble {
@@ -141,7 +174,8 @@ class DocumentTest {
         playback.set(0, playback.getFirst().licensed(List.of(Ear.Kind.ON_DEMAND)));
         return show.withChecks(show.checks().with(Habits.UNSAID.with(Habit.TAPS, "post")))
                 .withRig(show.rig().with(devices, cables).withStock(stock))
-                .on(new Occasion("1 December", "Bring tea."))
+                .on(new Occasion("1 December", "20:00", "Bring tea."))
+                .withDay(happened())
                 .withCast(new Cast(people, playback, show.cast().extras()))
                 .withRundown(
                         new Rundown(

@@ -25,6 +25,7 @@ import rivulus.gear.Template;
 import rivulus.show.Cable;
 import rivulus.show.Cast;
 import rivulus.show.Checks;
+import rivulus.show.Day;
 import rivulus.show.Device;
 import rivulus.show.Ear;
 import rivulus.show.Occasion;
@@ -91,6 +92,7 @@ public final class RandomRigs {
                         Show.untitled().rundown(),
                         List.of(),
                         Checks.USUAL,
+                        Day.AHEAD,
                         Extras.NONE);
         SignalGraph graph = Compiler.compile(show, Catalogue.of(templates));
         return LiveGraph.of(graph, Positions.of(graph, show, show.scenes().getFirst()));

@@ -23,7 +23,6 @@ import rivulus.file.Journal;
 import rivulus.file.ShowFile;
 import rivulus.sheet.Sheet;
 import rivulus.sheet.Sheets;
-import rivulus.show.Occasion;
 import rivulus.show.Show;
 import rivulus.sound.Signals;
 import rivulus.words.Words;
@@ -116,7 +115,7 @@ final class Files {
     void nextShow() {
         orSaveFirst(
                 () -> {
-                    session.document().take(session.show().get().on(Occasion.UNSAID), null);
+                    session.document().take(session.show().get().nextTime(), null);
                     session.say("A new show like the last; give it a title and a date");
                 });
     }
