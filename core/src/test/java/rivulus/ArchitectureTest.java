@@ -57,6 +57,9 @@ class ArchitectureTest {
                     "plan",
                     "intake",
                     "chart",
+                    "setup",
+                    "trouble",
+                    "air",
                     "report",
                     "sheet");
 

@@ -185,11 +185,16 @@ public final class LiveGraph {
 
     /// The same graph with nothing passing through some devices, as if they had failed.
     public LiveGraph without(Set<String> devices) {
+        return without(
+                leg ->
+                        devices.contains(leg.from().device())
+                                || devices.contains(leg.to().device()));
+    }
+
+    /// The same graph with some legs cut.
+    public LiveGraph without(Predicate<Leg> cut) {
         double[] gains = legGain.clone();
-        for (Leg leg : graph.legs()) {
-            if (devices.contains(leg.from().device()) || devices.contains(leg.to().device()))
-                gains[leg.index()] = 0;
-        }
+        for (Leg leg : graph.legs()) if (cut.test(leg)) gains[leg.index()] = 0;
         return new LiveGraph(graph, positions, gains, legNs);
     }
 
