@@ -35,7 +35,6 @@ import rivulus.show.Limit;
 import rivulus.show.Person;
 import rivulus.show.Place;
 import rivulus.show.Ref;
-import rivulus.show.Role;
 import rivulus.show.Show;
 import rivulus.show.Turn;
 import rivulus.signal.KnobUse;
@@ -157,21 +156,8 @@ public record SetUp(List<Step> steps) {
             return !isThing(lead.a().device()) || !isThing(lead.b().device());
         }
 
-        /// Whoever alone can do it, since it is with them and they are not here.
         private String who(Device device) {
-            if (isOnAComputer(device)) return survey.device(device.on()).map(this::who).orElse("");
-            Optional<Person> wearer = show.cast().person(device.worn());
-            if (wearer.isPresent()) return isAfar(wearer.get()) ? wearer.get().name() : "";
-            List<Person> there =
-                    show.cast().people().stream()
-                            .filter(who -> who.place().equals(device.place()))
-                            .toList();
-            boolean afar = !there.isEmpty() && there.stream().allMatch(Making::isAfar);
-            return afar ? there.getFirst().name() : "";
-        }
-
-        private static boolean isAfar(Person person) {
-            return person.role() == Role.CALLER;
+            return Hands.of(show, survey, device);
         }
 
         private void add(

@@ -1,0 +1,237 @@
+package rivulus.trouble;
+
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.function.BooleanSupplier;
+import rivulus.check.Proof;
+import rivulus.check.Prover;
+import rivulus.check.SceneProof;
+import rivulus.gear.GearKind;
+import rivulus.gear.Port;
+import rivulus.gear.Signal;
+import rivulus.gear.Template;
+import rivulus.leads.Survey;
+import rivulus.setup.Hands;
+import rivulus.show.Device;
+import rivulus.show.Ear;
+import rivulus.show.Limit;
+import rivulus.show.Ref;
+import rivulus.show.Source;
+import rivulus.show.Symptom;
+
+/// All that may be broken in a scene and would be noticed, and all that can be asked: worked out
+/// once, and shared by every state of a search.
+final class Field {
+    // in minutes ~
+    private static final double ASK_HERE = 0.3;
+    private static final double ASK_AFAR = 0.5;
+    private static final double METER = 0.25;
+    private static final double HEADPHONES = 1;
+
+    private final SceneProof scene;
+    private final List<Broken> broken = new ArrayList<>();
+    private final List<Question.Ask> asks;
+    private final List<SceneProof.Heard> cells;
+    private final List<Question.Probe> probes;
+    private final double[] plannedDb;
+    private final List<Symptom[]> said = new ArrayList<>();
+    private final Map<List<Integer>, Broken> pairs = new HashMap<>();
+
+    private Field(
+            SceneProof scene,
+            List<Question.Ask> asks,
+            List<SceneProof.Heard> cells,
+            List<Question.Probe> probes,
+            List<Broken> faults) {
+        this.scene = scene;
+        this.asks = asks;
+        this.cells = cells;
+        this.probes = probes;
+        plannedDb = new double[probes.size()];
+        Broken nothing = Broken.nothing(scene);
+        for (int p = 0; p < plannedDb.length; p++)
+            plannedDb[p] = nothing.level(probes.get(p).point(), probes.get(p).source().id());
+        List<Symptom[]> all = reports(faults);
+        for (int b = 0; b < faults.size(); b++) {
+            if (!isNoticed(all.get(b))) continue;
+            broken.add(faults.get(b));
+            said.add(all.get(b));
+        }
+    }
+
+    private Field(Field singles, List<Broken> pairs) {
+        scene = singles.scene;
+        asks = singles.asks;
+        cells = singles.cells;
+        probes = singles.probes;
+        plannedDb = singles.plannedDb;
+        broken.addAll(singles.broken);
+        broken.addAll(pairs);
+        said.addAll(singles.said);
+        said.addAll(reports(pairs));
+    }
+
+    private List<Symptom[]> reports(List<Broken> some) {
+        return some.parallelStream().map(this::reports).toList();
+    }
+
+    private Symptom[] reports(Broken one) {
+        Symptom[] reports = new Symptom[cells.size()];
+        for (int c = 0; c < reports.length; c++)
+            reports[c] = one.heard(cells.get(c), asks.get(c).metered());
+        return reports;
+    }
+
+    private static boolean isNoticed(Symptom[] reports) {
+        for (Symptom symptom : reports) if (symptom != Symptom.AS_WISHED) return true;
+        return false;
+    }
+
+    /// Everything in a scene. Costs a tracing around every knob, lead and machine; a rig of its own
+    /// for every lead in a wrong hole.
+    ///
+    /// @param cancelled given up when it says so; then little is in it
+    static Field of(Prover prover, Proof proof, SceneProof scene, BooleanSupplier cancelled) {
+        List<Question.Ask> asks = new ArrayList<>();
+        List<SceneProof.Heard> cells = new ArrayList<>();
+        for (SceneProof.Heard cell : scene.all()) {
+            if (cell.ear().isNowhere() || scene.scene().quiet().contains(cell.source().id()))
+                continue;
+            cells.add(cell);
+            asks.add(ask(scene, cell));
+        }
+        List<Broken> faults =
+                cancelled.getAsBoolean() ? List.of() : Faults.of(prover, proof, scene);
+        return new Field(scene, asks, cells, probes(proof, scene), faults);
+    }
+
+    /// The same with two at once besides.
+    ///
+    /// @param two places of what is broken
+    Field withPairs(Collection<List<Integer>> two) {
+        List<Broken> pairs;
+        synchronized (this.pairs) {
+            pairs =
+                    two.stream()
+                            .map(
+                                    pair ->
+                                            this.pairs.computeIfAbsent(
+                                                    pair,
+                                                    _ ->
+                                                            broken.get(pair.getFirst())
+                                                                    .with(
+                                                                            broken.get(
+                                                                                    pair
+                                                                                            .getLast()))))
+                            .toList();
+        }
+        return new Field(this, pairs);
+    }
+
+    private static Question.Ask ask(SceneProof scene, SceneProof.Heard cell) {
+        Ear ear = cell.ear();
+        boolean metered =
+                switch (ear.kind()) {
+                    case PERSON, HOUSE, ASSISTIVE -> false;
+                    case STREAM, SECOND_LANGUAGE, ON_DEMAND, TRACK, CAMERA -> true;
+                };
+        boolean afar = scene.show().cast().person(ear.of()).filter(Hands::isAfar).isPresent();
+        return new Question.Ask(
+                ear,
+                cell.source(),
+                Reports.isHeard(cell, scene),
+                metered,
+                metered ? METER : afar ? ASK_AFAR : ASK_HERE);
+    }
+
+    /// Where somebody can look in: inputs of desks have a meter, what gives sound by a socket takes
+    /// headphones.
+    private static List<Question.Probe> probes(Proof proof, SceneProof scene) {
+        Survey survey = proof.survey();
+        Broken nothing = Broken.nothing(scene);
+        List<Question.Probe> probes = new ArrayList<>();
+        for (Device device : survey.devices()) {
+            if (!Hands.of(scene.show(), survey, device).isEmpty()) continue;
+            Template kind = survey.template(device);
+            boolean meters = kind.kind() == GearKind.DESK || kind.kind() == GearKind.RECORDER;
+            for (Port port : kind.ports()) {
+                String at = "%s on %s".formatted(port.label(), device.name());
+                Ref in = new Ref(device.id(), port.inPoint());
+                Ref out = new Ref(device.id(), port.outPoint());
+                if (meters && port.takes() > 0) probes(scene, nothing, in, at, false, probes);
+                if (port.gives() > 0
+                        && (port.carries() == Signal.HEADPHONES || port.carries() == Signal.LINE))
+                    probes(scene, nothing, out, at, true, probes);
+            }
+        }
+        return probes;
+    }
+
+    private static void probes(
+            SceneProof scene,
+            Broken nothing,
+            Ref point,
+            String at,
+            boolean ears,
+            List<Question.Probe> probes) {
+        if (scene.tracer().live().graph().nodesOf(point).length == 0) return;
+        for (Source source : scene.show().sources()) {
+            if (scene.scene().quiet().contains(source.id())) continue;
+            boolean planned = nothing.level(point, source.id()) >= scene.limit(Limit.HEARD);
+            if (planned)
+                probes.add(
+                        new Question.Probe(
+                                point, at, source, true, ears, ears ? HEADPHONES : METER));
+        }
+    }
+
+    SceneProof scene() {
+        return scene;
+    }
+
+    /// What may be broken and would be noticed.
+    List<Broken> broken() {
+        return broken;
+    }
+
+    List<Question.Ask> asks() {
+        return asks;
+    }
+
+    List<Question.Probe> probes() {
+        return probes;
+    }
+
+    /// What would be said to a question, if something were broken.
+    Symptom said(int broken, int ask) {
+        return said.get(broken)[ask];
+    }
+
+    /// What a probe would show, if something were broken.
+    Symptom shown(int broken, int probe) {
+        Question.Probe at = probes.get(probe);
+        return this.broken.get(broken).shown(at.point(), at.source().id(), plannedDb[probe]);
+    }
+
+    /// Where each may be seen, by the spots' ids, the spots in the order of the faults.
+    Map<String, List<Integer>> spots() {
+        Map<String, List<Integer>> spots = new LinkedHashMap<>();
+        for (int b = 0; b < broken.size(); b++)
+            for (Fault fault : broken.get(b).faults())
+                spots.computeIfAbsent(fault.spot().id(), _ -> new ArrayList<>()).add(b);
+        return spots;
+    }
+
+    private final Map<String, Integer> askIndex = new HashMap<>();
+
+    /// The place of a question among those that can be asked; -1 where it cannot.
+    int indexOf(Question.Ask ask) {
+        if (askIndex.isEmpty())
+            for (int a = 0; a < asks.size(); a++) askIndex.put(asks.get(a).id(), a);
+        return askIndex.getOrDefault(ask.id(), -1);
+    }
+}
