@@ -22,7 +22,9 @@ import rivulus.disk.Line;
             SheetCommand.class,
             TakeCommand.class,
             MixCommand.class,
-            PlanCommand.class
+            PlanCommand.class,
+            TroubleCommand.class,
+            LogCommand.class
         })
 public final class Main {
     /// Everything was as wished.

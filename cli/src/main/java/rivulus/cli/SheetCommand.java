@@ -24,7 +24,8 @@ final class SheetCommand implements Callable<Integer> {
             names = "--kind",
             required = true,
             paramLabel = "KIND",
-            description = "rig, drawing, leads, labels, shopping, packing, computers or power")
+            description =
+                    "rig, drawing, leads, channels, labels, shopping, packing, computers, levels, power, setup or log")
     private String kind;
 
     @Option(

@@ -7,8 +7,11 @@ import com.networknt.schema.InputFormat;
 import com.networknt.schema.Schema;
 import com.networknt.schema.SchemaRegistry;
 import com.networknt.schema.SpecificationVersion;
+import java.io.ByteArrayInputStream;
+import java.io.InputStream;
 import java.io.PrintWriter;
 import java.io.StringWriter;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -395,5 +398,52 @@ class MainTest {
         assertThat(out.toString())
                 .contains("nobody listens, so nothing is proven", "not looked at: Maren")
                 .doesNotContain("hears what");
+    }
+
+    @Test
+    void aFaultIsFoundByWhatSimulatedPeopleAnswer() {
+        assertThat(run("trouble", LANTERN, "--scene", "call-in", "--break", "lead/c01")).isZero();
+        assertThat(out.toString())
+                .contains("It is this, as good as sure: lead 01 (Maren's mic to Show desk, MIC 1)")
+                .contains("Push lead 01");
+        assertThat(run("trouble", LANTERN, "--break", "lead/none")).isEqualTo(2);
+        assertThat(err.toString()).contains("there is no fault \"lead/none\"");
+    }
+
+    @Test
+    void aDialogueTakesNumbersAndEndsWhereNothingMoreIsTyped() {
+        InputStream before = System.in;
+        try {
+            System.setIn(new ByteArrayInputStream("x\n2\n".getBytes(StandardCharsets.UTF_8)));
+            int code =
+                    run(
+                            "trouble",
+                            LANTERN,
+                            "--scene",
+                            "call-in",
+                            "--ear",
+                            "nadia",
+                            "--source",
+                            "nadia",
+                            "--heard",
+                            "unwanted");
+            assertThat(code).isEqualTo(1);
+            assertThat(out.toString()).contains("A number from 1 to").contains(" it could be.");
+        } finally {
+            System.setIn(before);
+        }
+        assertThat(run("trouble", LANTERN, "--ear", "nobody")).isEqualTo(2);
+        assertThat(err.toString()).contains("there is no ear \"nobody\"");
+    }
+
+    @Test
+    void aLogIsWrittenAsItsEndingSays() {
+        Path chapters = folder.resolve("log.vtt");
+        assertThat(run("log", LANTERN, "--out", chapters.toString())).isZero();
+        assertThat(chapters).content().startsWith("WEBVTT");
+        assertThat(run("log", LANTERN)).isZero();
+        assertThat(out.toString()).contains("Nothing has been logged yet.");
+        assertThat(run("log", LANTERN, "--out", folder.resolve("log.wav").toString())).isEqualTo(2);
+        assertThat(err.toString()).contains(".vtt");
     }
 }

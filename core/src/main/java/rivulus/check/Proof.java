@@ -1,6 +1,7 @@
 package rivulus.check;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -15,6 +16,7 @@ import rivulus.level.InputGain;
 import rivulus.level.LevelMap;
 import rivulus.level.Staircase;
 import rivulus.show.Brief;
+import rivulus.show.Limit;
 import rivulus.show.Scene;
 import rivulus.show.Show;
 import rivulus.signal.LiveGraph;
@@ -113,6 +115,17 @@ public final class Proof {
     /// The ids of the scenes, in the order of the show.
     public List<String> sceneIds() {
         return List.copyOf(scenes.keySet());
+    }
+
+    /// The scene in which most is heard: there most has a reason, and most can be asked.
+    public SceneProof fullest() {
+        return scenes().stream().max(Comparator.comparingLong(Proof::heardIn)).orElseThrow();
+    }
+
+    private static long heardIn(SceneProof scene) {
+        return scene.all().stream()
+                .filter(cell -> cell.hearing().levelDb() > scene.limit(Limit.HEARD))
+                .count();
     }
 
     /// The scene of that id.

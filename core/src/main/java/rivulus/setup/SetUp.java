@@ -31,7 +31,6 @@ import rivulus.leads.LeadReport;
 import rivulus.leads.Survey;
 import rivulus.power.Feeding;
 import rivulus.show.Device;
-import rivulus.show.Limit;
 import rivulus.show.Person;
 import rivulus.show.Place;
 import rivulus.show.Ref;
@@ -84,19 +83,10 @@ public record SetUp(List<Step> steps) {
             show = proof.show();
             scene = proof.scenes().getFirst();
             live = scene.tracer().live();
-            fullest =
-                    proof.scenes().stream()
-                            .max(Comparator.comparingLong(Making::heard))
-                            .orElseThrow();
+            fullest = proof.fullest();
             survey = proof.survey();
             feeding = Feeding.of(survey);
             tags = RigDrawing.tags(survey);
-        }
-
-        private static long heard(SceneProof scene) {
-            return scene.all().stream()
-                    .filter(cell -> cell.hearing().levelDb() > scene.limit(Limit.HEARD))
-                    .count();
         }
 
         List<Step> steps() {

@@ -1,7 +1,6 @@
 package rivulus.sheet;
 
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import rivulus.check.Proof;
@@ -9,7 +8,6 @@ import rivulus.check.SceneProof;
 import rivulus.computer.ComputerReport;
 import rivulus.leads.Survey;
 import rivulus.show.Device;
-import rivulus.show.Limit;
 import rivulus.show.Ref;
 import rivulus.signal.KnobUse;
 import rivulus.words.Words;
@@ -27,24 +25,11 @@ final class ComputerSheets {
     /// One chapter for each computer.
     List<Sheet.Chapter> chapters() {
         List<Sheet.Chapter> chapters = new ArrayList<>();
-        for (ComputerReport report : ComputerReport.all(fullest(), survey))
+        for (ComputerReport report : ComputerReport.all(proof.fullest(), survey))
             chapters.add(
                     new Sheet.Chapter(
                             "Settings of " + report.computer().name(), List.of(table(report))));
         return chapters;
-    }
-
-    /// The scene in which most is heard: there most settings have a reason.
-    private SceneProof fullest() {
-        return proof.scenes().stream()
-                .max(Comparator.comparingLong(ComputerSheets::heard))
-                .orElseThrow();
-    }
-
-    private static long heard(SceneProof scene) {
-        return scene.all().stream()
-                .filter(cell -> cell.hearing().levelDb() > scene.limit(Limit.HEARD))
-                .count();
     }
 
     private Part.Table table(ComputerReport report) {
@@ -63,7 +48,7 @@ final class ComputerSheets {
         notes.addAll(report.undone());
         notes.addAll(turned(report.computer()));
         if (proof.scenes().size() > 1)
-            notes.add("Told for %s, when most is heard.".formatted(fullest().scene().name()));
+            notes.add("Told for %s, when most is heard.".formatted(proof.fullest().scene().name()));
         return new Part.Table(
                 "", List.of("step", "where", "setting", "set to", "why"), rows, notes);
     }

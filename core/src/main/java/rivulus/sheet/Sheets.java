@@ -34,7 +34,9 @@ public final class Sheets {
         PACKING("Packing list"),
         COMPUTERS("Settings of every computer"),
         LEVELS("Levels, recording and stream"),
-        POWER("Power and earths");
+        POWER("Power and earths"),
+        SETUP("Set-up"),
+        LOG("Log");
 
         private final String title;
 
@@ -77,6 +79,8 @@ public final class Sheets {
             case RIG -> new Sheet(title, whole());
             case DRAWING -> Sheet.of(title, drawing(RigLayer.LEADS));
             case LEADS -> Sheet.of(title, leads.list());
+            case SETUP -> Sheet.of(title, new DaySheets(proof).setUp().toArray(Part[]::new));
+            case LOG -> Sheet.of(title, new DaySheets(proof).log().toArray(Part[]::new));
             case CHANNELS -> Sheet.of(title, channels.tables().toArray(Part[]::new));
             case LABELS -> Sheet.of(title, leads.labels());
             case SHOPPING -> Sheet.of(title, leads.shopping());

@@ -1,0 +1,201 @@
+package rivulus.air;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.time.LocalDateTime;
+import java.util.List;
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+import rivulus.check.Demo;
+import rivulus.check.Proof;
+import rivulus.check.SceneProof;
+import rivulus.disk.Extras;
+import rivulus.show.Limit;
+import rivulus.show.Logged;
+import rivulus.show.Occasion;
+import rivulus.show.Scene;
+import rivulus.show.Show;
+import rivulus.show.Tick;
+import rivulus.show.Turn;
+import rivulus.words.Words;
+
+class BoardTest {
+    private static final LocalDateTime AIR = LocalDateTime.of(2026, 12, 1, 20, 0);
+    private static final Show PLAN =
+            Demo.lanternMended().on(new Occasion("1 December", "20:00", ""));
+    private static final Proof PROVEN = Demo.PROVER.prove(PLAN);
+
+    private static Proof logged(LocalDateTime at, Logged.Kind kind, String scene, String text) {
+        return Demo.PROVER.prove(PLAN.withDay(PLAN.day().logged(at, kind, scene, text)), PROVEN);
+    }
+
+    private static String min(int minutes) {
+        return minutes + Words.THIN + "min";
+    }
+
+    @Test
+    void beforeAirItCountsDownAndTheFirstSceneIsNext() {
+        Board board = Board.of(PROVEN, AIR.minusMinutes(34));
+        assertThat(board.now()).isEmpty();
+        assertThat(board.next()).contains(PLAN.scenes().getFirst());
+        assertThat(board.clock()).isEqualTo(min(34) + " to air");
+        assertThat(board.presses()).isEmpty();
+    }
+
+    /// By hand: whoever looks half past midnight is in a show that began at eight in the evening.
+    @Test
+    void afterMidnightItIsStillLastEvening() {
+        assertThat(Board.toAir(PLAN, AIR.plusHours(4).plusMinutes(30))).contains(-270.0);
+        assertThat(Board.toAir(PLAN, AIR.minusMinutes(90))).contains(90.0);
+        assertThat(Board.toAir(PLAN.on(Occasion.UNSAID), AIR)).isEmpty();
+    }
+
+    @Test
+    void aSceneSaysWhatIsLeftOfItAndHowFarOverItIs() {
+        Scene tales = PLAN.scene("tales").orElseThrow();
+        Proof on = logged(AIR, Logged.Kind.SCENE, "tales", tales.name());
+        int minutes = (int) tales.minutes();
+        assertThat(Board.of(on, AIR.plusMinutes(3)).clock()).isEqualTo(min(minutes - 3) + " left");
+        assertThat(Board.of(on, AIR.plusMinutes(minutes + 2)).clock()).isEqualTo(min(2) + " over");
+        assertThat(Board.on(on.show())).contains(tales);
+        assertThat(Board.of(on, AIR.plusMinutes(3)).evening())
+                .startsWith("on air for " + min(3) + ", ends about ");
+    }
+
+    /// The presses, made on the plan one after the other, are the next scene.
+    @Test
+    void whatIsPressedAtEveryChangeOfSceneMakesTheNextScene() {
+        List<SceneProof> scenes = PROVEN.scenes();
+        for (int s = 1; s < scenes.size(); s++) {
+            List<Press> presses = Press.between(scenes.get(s - 1), scenes.get(s));
+            String before = scenes.get(s - 1).scene().id();
+            Show pressed = PLAN;
+            boolean lets = false;
+            for (Press press : presses) {
+                pressed =
+                        pressed.with(
+                                new Turn(
+                                        press.use().ref(),
+                                        press.from(),
+                                        press.to(),
+                                        Optional.of(before)));
+                boolean takes = !press.takes().isEmpty();
+                assertThat(takes && lets).as("what silences comes first").isFalse();
+                lets |= !takes && !press.lets().isEmpty();
+            }
+            SceneProof then = Demo.PROVER.prove(pressed).scene(before).orElseThrow();
+            for (SceneProof.Heard cell : scenes.get(s).all())
+                assertThat(then.of(cell.ear().id(), cell.source().id()).hearing().isHeard())
+                        .isEqualTo(cell.hearing().isHeard());
+        }
+    }
+
+    @Test
+    void aPressSaysWhomItLetsIn() {
+        List<Press> presses =
+                Press.between(
+                        PROVEN.scene("doors").orElseThrow(), PROVEN.scene("tales").orElseThrow());
+        Press maren =
+                presses.stream()
+                        .filter(press -> press.words().contains("MIC 1 mute"))
+                        .findFirst()
+                        .orElseThrow();
+        assertThat(maren.words()).isEqualTo("Show desk · MIC 1 mute to off");
+        assertThat(maren.effect()).startsWith("lets Maren in for ");
+    }
+
+    @Test
+    void aKeySaysWhomItReallySilences() {
+        Proof on = logged(AIR, Logged.Kind.SCENE, "tales", "Tales");
+        for (Board.Line key : Board.of(on, AIR).keys())
+            assertThat(key.words()).startsWith("silences ");
+    }
+
+    @Test
+    void aBatteryIsCountedFromItsPlaceInTheSetUpAndFromItsLastSwap() {
+        Show plan =
+                PLAN.withDay(
+                        PLAN.day()
+                                .with(
+                                        new Tick(
+                                                "place/teo-earbuds",
+                                                Tick.How.DONE,
+                                                "",
+                                                AIR.minusHours(1),
+                                                "",
+                                                Extras.NONE)));
+        Board early = Board.of(Demo.PROVER.prove(plan), AIR);
+        assertThat(earbuds(early).words()).startsWith("about ").contains("left, until");
+        Board late = Board.of(Demo.PROVER.prove(plan), AIR.plusHours(20));
+        assertThat(earbuds(late)).extracting(Board.Line::urgent).isEqualTo(true);
+        assertThat(earbuds(late).words()).isEqualTo("may be empty: swap it");
+        Show swapped =
+                plan.withDay(
+                        plan.day()
+                                .logged(
+                                        AIR.plusHours(20),
+                                        Logged.Kind.BATTERY,
+                                        "",
+                                        "Teo's earbuds: swapped"));
+        assertThat(earbuds(Board.of(Demo.PROVER.prove(swapped), AIR.plusHours(20))).words())
+                .startsWith("about ");
+    }
+
+    private static Board.Line earbuds(Board board) {
+        return board.batteries().stream()
+                .filter(line -> line.name().equals("Teo's earbuds"))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    @Test
+    void whoWaitsSaysWhatTheyHearMeanwhile() {
+        Proof on = logged(AIR, Logged.Kind.SCENE, "doors", "Doors");
+        Board board = Board.of(on, AIR);
+        SceneProof doors = on.scene("doors").orElseThrow();
+        for (Board.Line held : board.held()) {
+            boolean hears =
+                    doors.all().stream()
+                            .anyMatch(
+                                    cell ->
+                                            cell.ear().name().equals(held.name())
+                                                    && cell.hearing().levelDb()
+                                                            >= doors.limit(Limit.HEARD)
+                                                    && !cell.ear().of().equals(cell.source().id()));
+            assertThat(held.words().contains("hears nothing")).isEqualTo(!hears);
+        }
+        assertThat(board.held()).extracting(Board.Line::name).contains("Nadia", "Bram");
+    }
+
+    /// Against the format's own words: hours, minutes, seconds and milliseconds; two hyphens and a
+    /// bracket stay out of the text.
+    @Test
+    void chaptersAreTimedFromTheFirstScene() {
+        Show show =
+                PLAN.withDay(
+                        PLAN.day()
+                                .logged(AIR.minusMinutes(5), Logged.Kind.NOTE, "", "early")
+                                .logged(AIR, Logged.Kind.SCENE, "doors", "Doors")
+                                .logged(AIR.plusMinutes(2), Logged.Kind.MARK, "doors", "a --> b")
+                                .logged(AIR.plusSeconds(3723), Logged.Kind.SCENE, "tales", "Tales")
+                                .logged(AIR.plusSeconds(3800), Logged.Kind.NOTE, "tales", "late"));
+        assertThat(Chapters.webVtt(show))
+                .isEqualTo(
+                        """
+                        WEBVTT - The Lantern Hour
+
+                        1
+                        00:00:00.000 --> 00:02:00.000
+                        Doors
+
+                        2
+                        00:02:00.000 --> 01:02:03.000
+                        a → b
+
+                        3
+                        01:02:03.000 --> 01:03:21.000
+                        Tales
+                        """);
+        assertThat(Chapters.webVtt(PLAN)).isEqualTo("WEBVTT - The Lantern Hour\n");
+    }
+}
