@@ -2,7 +2,6 @@ package rivulus.air;
 
 import java.time.Duration;
 import java.time.LocalDateTime;
-import java.time.LocalTime;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -18,27 +17,19 @@ import rivulus.show.MuteKey;
 import rivulus.show.Names;
 import rivulus.show.Person;
 import rivulus.show.Role;
-import rivulus.show.Scene;
 import rivulus.show.Show;
 import rivulus.show.Source;
 import rivulus.words.Words;
 
 /// What one has to see while on air. Everything follows from the plan, the log and the clock.
 ///
-/// @param now the scene that is on; empty before the first
-/// @param next the one after it; empty in the last
-/// @param clock how the time of the scene is, as "4 min left", "2 min over"
-/// @param evening how the time of the evening is
 /// @param presses what to press for the next scene; before the first, nothing
 /// @param hears who hears whom now, a line for each ear
 /// @param keys what every mute key really silences now
 /// @param batteries which to look after, the soonest first
 /// @param held callers who wait, with what they hear meanwhile
 public record Board(
-        Optional<Scene> now,
-        Optional<Scene> next,
-        String clock,
-        String evening,
+        Clocks clocks,
         List<Press> presses,
         List<Line> hears,
         List<Line> keys,
@@ -64,108 +55,24 @@ public record Board(
         return new Drawn(proof, at).board();
     }
 
-    /// The scene that a log says is on.
-    public static Optional<Scene> on(Show show) {
-        return began(show).flatMap(line -> show.scene(line.scene()));
-    }
-
-    private static Optional<Logged> began(Show show) {
-        return show.day().log().reversed().stream()
-                .filter(line -> line.kind() == Logged.Kind.SCENE)
-                .filter(line -> show.scene(line.scene()).isPresent())
-                .findFirst();
-    }
-
-    /// Minutes to air; negative once it has begun; empty where nobody said when that is.
-    public static Optional<Double> toAir(Show show, LocalDateTime at) {
-        if (show.occasion().air().isEmpty()) return Optional.empty();
-        String[] parts = show.occasion().air().split(":");
-        LocalTime air = LocalTime.of(Integer.parseInt(parts[0]), Integer.parseInt(parts[1]));
-        LocalDateTime day = at.toLocalDate().atTime(air);
-        // who looks after midnight is still in last evening's show
-        if (Duration.between(day, at).toHours() < -HALF_A_DAY) day = day.minusDays(1);
-        if (Duration.between(day, at).toHours() > HALF_A_DAY) day = day.plusDays(1);
-        return Optional.of(Duration.between(at, day).toSeconds() / 60.0);
-    }
-
-    private static final long HALF_A_DAY = 12;
-
     private record Drawn(Proof proof, LocalDateTime at) {
         private Show show() {
             return proof.show();
         }
 
         Board board() {
-            Optional<Logged> began = began(show());
-            Optional<Scene> now = began.flatMap(line -> show().scene(line.scene()));
-            int place = now.map(scene -> show().scenes().indexOf(scene)).orElse(-1);
-            Optional<Scene> next =
-                    place + 1 < show().scenes().size()
-                            ? Optional.of(show().scenes().get(place + 1))
-                            : Optional.empty();
+            Clocks clocks = Clocks.of(show(), at);
             SceneProof scene =
-                    now.flatMap(s -> proof.scene(s.id())).orElseGet(proof.scenes()::getFirst);
+                    clocks.now()
+                            .flatMap(on -> proof.scene(on.id()))
+                            .orElseGet(proof.scenes()::getFirst);
             List<Press> presses =
-                    now.isPresent() && next.isPresent()
-                            ? Press.between(scene, proof.scene(next.get().id()).orElseThrow())
+                    clocks.now().isPresent() && clocks.next().isPresent()
+                            ? Press.between(
+                                    scene, proof.scene(clocks.next().get().id()).orElseThrow())
                             : List.of();
             return new Board(
-                    now,
-                    next,
-                    clock(began, now),
-                    evening(place),
-                    presses,
-                    hears(scene),
-                    keys(scene),
-                    batteries(),
-                    held(scene));
-        }
-
-        private double since(LocalDateTime then) {
-            return Duration.between(then, at).toSeconds() / 60.0;
-        }
-
-        private String clock(Optional<Logged> began, Optional<Scene> now) {
-            if (now.isEmpty())
-                return toAir(show(), at)
-                        .map(
-                                minutes ->
-                                        minutes >= 0
-                                                ? Words.minutes(Math.ceil(minutes)) + " to air"
-                                                : Words.minutes(Math.floor(-minutes)) + " late")
-                        .orElse("not on air yet");
-            double on = since(began.orElseThrow().at());
-            double minutes = now.get().minutes();
-            if (minutes == 0) return "on for " + Words.minutes(Math.floor(on));
-            return on <= minutes
-                    ? Words.minutes(Math.ceil(minutes - on)) + " left"
-                    : Words.minutes(Math.floor(on - minutes)) + " over";
-        }
-
-        /// What is behind, and when it would end if everything from here took as long as planned.
-        private String evening(int place) {
-            List<String> words = new ArrayList<>();
-            Optional<Logged> first =
-                    show().day().log().stream()
-                            .filter(line -> line.kind() == Logged.Kind.SCENE)
-                            .findFirst();
-            first.ifPresent(
-                    line -> words.add("on air for " + Words.minutes(Math.floor(since(line.at())))));
-            double left = 0;
-            for (int s = place + 1; s < show().scenes().size(); s++)
-                left += show().scenes().get(s).minutes();
-            if (place >= 0) {
-                double on = since(began(show()).orElseThrow().at());
-                left += Math.max(0, show().scenes().get(place).minutes() - on);
-            }
-            if (left > 0)
-                words.add(
-                        "ends about "
-                                + at.plusSeconds((long) (left * 60))
-                                        .toLocalTime()
-                                        .withSecond(0)
-                                        .withNano(0));
-            return String.join(", ", words);
+                    clocks, presses, hears(scene), keys(scene), batteries(), held(scene));
         }
 
         private List<Line> hears(SceneProof scene) {
@@ -235,7 +142,7 @@ public record Board(
             for (BatteryLife battery : BatteryLife.all(proof.survey())) {
                 if (proof.survey().runsOn(battery.device()) != Power.Source.BATTERY) continue;
                 String name = battery.device().name();
-                Optional<LocalDateTime> on =
+                Optional<LocalDateTime> since =
                         show().day().log().reversed().stream()
                                 .filter(line -> line.kind() == Logged.Kind.BATTERY)
                                 .filter(line -> line.text().startsWith(name))
@@ -247,7 +154,7 @@ public record Board(
                                                         .tick("place/" + battery.device().id())
                                                         .map(tick -> tick.at()));
                 String lasts = Words.minutes(Math.floor(battery.lastsMinutes()));
-                if (on.isEmpty()) {
+                if (since.isEmpty()) {
                     lines.add(
                             new Line(
                                     name,
@@ -255,7 +162,8 @@ public record Board(
                                     false));
                     continue;
                 }
-                double left = battery.lastsMinutes() - since(on.get());
+                double on = Duration.between(since.get(), at).toSeconds() / 60.0;
+                double left = battery.lastsMinutes() - on;
                 lines.add(
                         new Line(
                                 name,
@@ -263,10 +171,9 @@ public record Board(
                                         ? "about %s left, until %s"
                                                 .formatted(
                                                         Words.minutes(Math.floor(left)),
-                                                        at.plusSeconds((long) (left * 60))
-                                                                .toLocalTime()
-                                                                .withSecond(0)
-                                                                .withNano(0))
+                                                        Clocks.time(
+                                                                at.plusSeconds(
+                                                                        (long) (left * 60))))
                                         : "may be empty: swap it",
                                 left < SOON_MINUTES));
             }

@@ -18,19 +18,22 @@ public final class Chapters {
         for (Logged line : show.day().log())
             if (line.kind() == Logged.Kind.SCENE
                     || line.kind() == Logged.Kind.MARK && !lines.isEmpty()) lines.add(line);
+        boolean ended = !lines.isEmpty() && lines.getLast().scene().isEmpty();
+        LocalDateTime end =
+                lines.isEmpty() || ended
+                        ? null
+                        : show.day().log().getLast().at().plusSeconds(1);
+        int chapters = ended ? lines.size() - 1 : lines.size();
         StringBuilder out = new StringBuilder("WEBVTT - ").append(plain(show.title())).append('\n');
-        for (int i = 0; i < lines.size(); i++) {
+        for (int i = 0; i < chapters; i++) {
             LocalDateTime zero = lines.getFirst().at();
-            LocalDateTime end =
-                    i + 1 < lines.size()
-                            ? lines.get(i + 1).at()
-                            : show.day().log().getLast().at().plusSeconds(1);
+            LocalDateTime to = i + 1 < lines.size() ? lines.get(i + 1).at() : end;
             out.append('\n')
                     .append(i + 1)
                     .append('\n')
                     .append(stamp(Duration.between(zero, lines.get(i).at())))
                     .append(" --> ")
-                    .append(stamp(Duration.between(zero, end)))
+                    .append(stamp(Duration.between(zero, to)))
                     .append('\n')
                     .append(plain(lines.get(i).text()))
                     .append('\n');

@@ -132,7 +132,8 @@ final class Field {
         return new Field(this, pairs);
     }
 
-    private static Question.Ask ask(SceneProof scene, SceneProof.Heard cell) {
+    /// What is asked about a source at an ear.
+    static Question.Ask ask(SceneProof scene, SceneProof.Heard cell) {
         Ear ear = cell.ear();
         boolean metered =
                 switch (ear.kind()) {

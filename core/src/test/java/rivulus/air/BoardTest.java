@@ -36,18 +36,18 @@ class BoardTest {
     @Test
     void beforeAirItCountsDownAndTheFirstSceneIsNext() {
         Board board = Board.of(PROVEN, AIR.minusMinutes(34));
-        assertThat(board.now()).isEmpty();
-        assertThat(board.next()).contains(PLAN.scenes().getFirst());
-        assertThat(board.clock()).isEqualTo(min(34) + " to air");
+        assertThat(board.clocks().now()).isEmpty();
+        assertThat(board.clocks().next()).contains(PLAN.scenes().getFirst());
+        assertThat(board.clocks().scene()).isEqualTo(min(34) + " to air");
         assertThat(board.presses()).isEmpty();
     }
 
     /// By hand: whoever looks half past midnight is in a show that began at eight in the evening.
     @Test
     void afterMidnightItIsStillLastEvening() {
-        assertThat(Board.toAir(PLAN, AIR.plusHours(4).plusMinutes(30))).contains(-270.0);
-        assertThat(Board.toAir(PLAN, AIR.minusMinutes(90))).contains(90.0);
-        assertThat(Board.toAir(PLAN.on(Occasion.UNSAID), AIR)).isEmpty();
+        assertThat(Clocks.toAir(PLAN, AIR.plusHours(4).plusMinutes(30))).contains(-270.0);
+        assertThat(Clocks.toAir(PLAN, AIR.minusMinutes(90))).contains(90.0);
+        assertThat(Clocks.toAir(PLAN.on(Occasion.UNSAID), AIR)).isEmpty();
     }
 
     @Test
@@ -55,11 +55,25 @@ class BoardTest {
         Scene tales = PLAN.scene("tales").orElseThrow();
         Proof on = logged(AIR, Logged.Kind.SCENE, "tales", tales.name());
         int minutes = (int) tales.minutes();
-        assertThat(Board.of(on, AIR.plusMinutes(3)).clock()).isEqualTo(min(minutes - 3) + " left");
-        assertThat(Board.of(on, AIR.plusMinutes(minutes + 2)).clock()).isEqualTo(min(2) + " over");
-        assertThat(Board.on(on.show())).contains(tales);
-        assertThat(Board.of(on, AIR.plusMinutes(3)).evening())
+        assertThat(Board.of(on, AIR.plusMinutes(3)).clocks().scene()).isEqualTo(min(minutes - 3) + " left");
+        assertThat(Board.of(on, AIR.plusMinutes(minutes + 2)).clocks().scene()).isEqualTo(min(2) + " over");
+        assertThat(Clocks.of(on.show(), AIR).now()).contains(tales);
+        assertThat(Board.of(on, AIR.plusMinutes(3)).clocks().evening())
                 .startsWith("on air for " + min(3) + ", ends about ");
+    }
+
+    @Test
+    void anEveningThatHasEndedSaysHowLongItTook() {
+        Show show =
+                PLAN.withDay(
+                        PLAN.day()
+                                .logged(AIR, Logged.Kind.SCENE, "doors", "Doors")
+                                .logged(AIR.plusMinutes(121), Logged.Kind.SCENE, "", "The end"));
+        Clocks clocks = Clocks.of(show, AIR.plusMinutes(150));
+        assertThat(clocks.over()).isTrue();
+        assertThat(clocks.now()).isEmpty();
+        assertThat(clocks.next()).isEmpty();
+        assertThat(clocks.evening()).isEqualTo("it took " + Words.minutes(121));
     }
 
     /// The presses, made on the plan one after the other, are the next scene.

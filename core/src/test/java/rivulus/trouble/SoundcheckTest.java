@@ -1,0 +1,76 @@
+package rivulus.trouble;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.time.LocalDateTime;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import rivulus.check.Demo;
+import rivulus.disk.Extras;
+import rivulus.show.Answer;
+import rivulus.show.Ear;
+import rivulus.show.Show;
+import rivulus.show.Symptom;
+
+class SoundcheckTest {
+    private static final Show PLAN = Demo.lanternMended();
+
+    private static Soundcheck of(Show show) {
+        return Soundcheck.of(Demo.PROVER.prove(show));
+    }
+
+    private static Show answered(Show show, Soundcheck.Check check, Symptom heard) {
+        return show.withDay(
+                show.day()
+                        .with(
+                                new Answer(
+                                        check.ask().ear().id(),
+                                        check.ask().source().id(),
+                                        check.scene(),
+                                        heard,
+                                        LocalDateTime.of(2026, 12, 1, 18, 40),
+                                        "",
+                                        Extras.NONE)));
+    }
+
+    @Test
+    void whatMostWouldHearComesFirstAndEveryoneIsAsked() {
+        Soundcheck check = of(PLAN);
+        List<String> ears = check.rows().stream().map(row -> row.ear().id()).toList();
+        assertThat(ears.getFirst()).isEqualTo("stream");
+        assertThat(ears).containsAll(PLAN.ears().stream().map(Ear::id).toList());
+        assertThat(check.next().orElseThrow().ask().ear().id()).isEqualTo("stream");
+        assertThat(check.words()).startsWith("0 of ");
+    }
+
+    @Test
+    void aCallerIsAskedHowTheyHearThemselves() {
+        Soundcheck.Row nadia = of(PLAN).row("nadia").orElseThrow();
+        Soundcheck.Check own =
+                nadia.checks().stream()
+                        .filter(check -> check.ask().source().id().equals("nadia"))
+                        .findFirst()
+                        .orElseThrow();
+        assertThat(own.ask().words()).isEqualTo("Nadia, how do you hear yourself?");
+        assertThat(own.ask().words(Symptom.AS_WISHED)).isEqualTo("not at all, as it should be");
+    }
+
+    @Test
+    void anAnswerIsKeptAndTheNextIsAskedUntilAllIsWell() {
+        Show show = PLAN;
+        Soundcheck now = of(show);
+        int asked = 0;
+        while (now.next().isPresent()) {
+            show = answered(show, now.next().get(), Symptom.AS_WISHED);
+            now = of(show);
+            asked++;
+        }
+        assertThat(asked).isEqualTo(now.rows().stream().mapToInt(r -> r.checks().size()).sum());
+        assertThat(now.words()).isEqualTo("Everything was asked and is well");
+        Soundcheck.Check first = now.rows().getFirst().checks().getFirst();
+        Soundcheck amiss = of(answered(show, first, Symptom.TWICE));
+        assertThat(amiss.rows().getFirst().isWell()).isFalse();
+        assertThat(amiss.rows().getFirst().words()).isEqualTo("Maren twice");
+        assertThat(amiss.words()).endsWith(", 1 not as it should be");
+    }
+}
