@@ -5,6 +5,7 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.LocalDateTime;
 import java.util.ArrayDeque;
 import java.util.Deque;
 import java.util.List;
@@ -21,6 +22,7 @@ import javafx.scene.image.WritableImage;
 import javafx.stage.Stage;
 import javax.imageio.ImageIO;
 import rivulus.app.brief.BriefStage;
+import rivulus.app.day.DayStage;
 import rivulus.app.levels.LevelsStage;
 import rivulus.app.look.Look;
 import rivulus.app.mixes.MixesStage;
@@ -35,6 +37,7 @@ import rivulus.mix.Feeds;
 import rivulus.recording.Recipe;
 import rivulus.rule.Rules;
 import rivulus.say.Page;
+import rivulus.show.Logged;
 import rivulus.show.Show;
 
 /// Takes a picture of every main view of the demo show at 1280 by 800, without a display.
@@ -214,6 +217,33 @@ public final class Shots extends Application {
                     session.document().undo();
                     session.settings().theme().set(Settings.NIGHT);
                     choose("tales", "nadia");
+                });
+        shot(
+                "day-setup",
+                () -> {
+                    session.settings().theme().set(Settings.DAY);
+                    session.days().goBy(() -> LocalDateTime.of(2026, 12, 1, 19, 26));
+                    window.openDemo(DemoShows.LANTERN_HOUR);
+                    session.stage().set(DayStage.ID);
+                });
+        shot("day-soundcheck", () -> press("#day-soundcheck"));
+        shot("day-trouble", () -> press("#check-reply-2"));
+        shot("day-trouble-ask", () -> press("#check-find"));
+        shot(
+                "day-air",
+                () -> {
+                    press("#day-air");
+                    for (int scene = 0; scene < 2; scene++)
+                        session.days().begin(session.show().get().scenes().get(scene));
+                    session.days().log(Logged.Kind.NOTE, "Ivo's stool creaks");
+                    session.days().learn("Another stool for Ivo");
+                });
+        shot("day-air-night", () -> session.settings().theme().set(Settings.NIGHT));
+        shot(
+                "day-log",
+                () -> {
+                    session.settings().theme().set(Settings.DAY);
+                    press("#day-log");
                 });
         shot(
                 "letters",

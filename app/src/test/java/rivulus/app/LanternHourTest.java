@@ -67,7 +67,7 @@ class LanternHourTest {
             hand.press(KeyCode.ALT, KeyCode.LEFT);
             hand.press(KeyCode.ALT, KeyCode.LEFT);
             assertThat(hand.session().scene().get()).isEqualTo("doors");
-            assertThat(hand.textIn("#stages")).isEqualTo("Brief | Rig | Mixes | Levels");
+            assertThat(hand.textIn("#stages")).isEqualTo("Brief | Rig | Mixes | Levels | Show day");
         }
     }
 

@@ -71,8 +71,7 @@ public record Board(
                             ? Press.between(
                                     scene, proof.scene(clocks.next().get().id()).orElseThrow())
                             : List.of();
-            return new Board(
-                    clocks, presses, hears(scene), keys(scene), batteries(), held(scene));
+            return new Board(clocks, presses, hears(scene), keys(scene), batteries(), held(scene));
         }
 
         private List<Line> hears(SceneProof scene) {
@@ -82,7 +81,8 @@ public record Board(
                 List<String> whom = new ArrayList<>();
                 for (SceneProof.Heard cell : scene.of(ear.id()))
                     if (cell.hearing().levelDb() >= scene.limit(Limit.HEARD)
-                            && !ear.of().equals(cell.source().id()))
+                            && !(ear.kind() == Ear.Kind.PERSON
+                                    && ear.of().equals(cell.source().id())))
                         whom.add(Names.of(cell.source()));
                 boolean wrong =
                         scene.findingsOf(ear.id()).stream()
@@ -172,8 +172,7 @@ public record Board(
                                                 .formatted(
                                                         Words.minutes(Math.floor(left)),
                                                         Clocks.time(
-                                                                at.plusSeconds(
-                                                                        (long) (left * 60))))
+                                                                at.plusSeconds((long) (left * 60))))
                                         : "may be empty: swap it",
                                 left < SOON_MINUTES));
             }

@@ -20,9 +20,7 @@ public final class Chapters {
                     || line.kind() == Logged.Kind.MARK && !lines.isEmpty()) lines.add(line);
         boolean ended = !lines.isEmpty() && lines.getLast().scene().isEmpty();
         LocalDateTime end =
-                lines.isEmpty() || ended
-                        ? null
-                        : show.day().log().getLast().at().plusSeconds(1);
+                lines.isEmpty() || ended ? null : show.day().log().getLast().at().plusSeconds(1);
         int chapters = ended ? lines.size() - 1 : lines.size();
         StringBuilder out = new StringBuilder("WEBVTT - ").append(plain(show.title())).append('\n');
         for (int i = 0; i < chapters; i++) {

@@ -47,7 +47,7 @@ public record Clocks(
     }
 
     private static double since(LocalDateTime then, LocalDateTime at) {
-        return Duration.between(then, at).toSeconds() / 60.0;
+        return Math.max(0, Duration.between(then, at).toSeconds() / 60.0);
     }
 
     private static String beforeAir(Show show, LocalDateTime at) {
@@ -89,8 +89,7 @@ public record Clocks(
             if (place >= 0)
                 left +=
                         Math.max(
-                                0,
-                                show.scenes().get(place).minutes() - since(last.get().at(), at));
+                                0, show.scenes().get(place).minutes() - since(last.get().at(), at));
             if (left > 0) words.add("ends about " + time(at.plusSeconds((long) (left * 60))));
         }
         return String.join(", ", words);

@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.SequencedMap;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import rivulus.show.Day;
 import rivulus.show.Tick;
 import rivulus.words.Words;
@@ -38,7 +39,29 @@ public final class Progress {
     /// @param words what is to be said of that: "waits for lead 04", "said before: …"; or empty
     public record At(Step step, Standing standing, String words) {}
 
+    /// How the steps are put together.
+    public enum Order {
+        /// As they are done.
+        DONE("In order"),
+        /// By the machine they are done at.
+        MACHINE("By machine"),
+        /// By who does them.
+        PERSON("By person");
+
+        private final String title;
+
+        Order(String title) {
+            this.title = title;
+        }
+
+        /// "By machine".
+        public String title() {
+            return title;
+        }
+    }
+
     private final SequencedMap<String, At> all = new LinkedHashMap<>();
+    private final Map<Integer, Double> left = new ConcurrentHashMap<>();
 
     private Progress() {}
 
@@ -74,6 +97,22 @@ public final class Progress {
         return List.copyOf(all.values());
     }
 
+    /// The steps in groups under a title each, in the order in which groups begin.
+    public SequencedMap<String, List<At>> by(Order order) {
+        SequencedMap<String, List<At>> groups = new LinkedHashMap<>();
+        for (At at : all.values()) {
+            Step step = at.step();
+            String title =
+                    switch (order) {
+                        case DONE -> step.part().title();
+                        case MACHINE -> step.machine().isEmpty() ? "Besides" : step.machine();
+                        case PERSON -> step.who().isEmpty() ? "Whoever is here" : step.who();
+                    };
+            groups.computeIfAbsent(title, _ -> new ArrayList<>()).add(at);
+        }
+        return groups;
+    }
+
     /// What can be done now, first the first.
     public Optional<At> next() {
         return all.values().stream()
@@ -94,19 +133,23 @@ public final class Progress {
     /// About how many minutes are left for so many pairs of hands, when each takes the next step
     /// that can be done; who is elsewhere does theirs meanwhile.
     public double minutesLeft(int hands) {
+        return left.computeIfAbsent(hands, this::workedOut);
+    }
+
+    private double workedOut(int hands) {
         double[] free = new double[hands];
         Map<String, Double> elsewhere = new HashMap<>();
         Map<String, Double> ends = new HashMap<>();
         double end = 0;
-        List<Step> left = new ArrayList<>();
-        for (At at : all.values()) if (!at.standing().isOver()) left.add(at.step());
+        List<Step> todo = new ArrayList<>();
+        for (At at : all.values()) if (!at.standing().isOver()) todo.add(at.step());
         Set<String> open = new HashSet<>();
-        for (Step step : left) open.add(step.id());
-        while (!left.isEmpty()) {
+        for (Step step : todo) open.add(step.id());
+        while (!todo.isEmpty()) {
             Step first = null;
             double starts = Double.POSITIVE_INFINITY;
             Arrays.sort(free);
-            for (Step step : left) {
+            for (Step step : todo) {
                 if (step.after().stream().anyMatch(open::contains)) continue;
                 double could =
                         step.who().isEmpty() ? free[0] : elsewhere.getOrDefault(step.who(), 0.0);
@@ -123,7 +166,7 @@ public final class Progress {
             if (first.who().isEmpty()) free[0] = done;
             else elsewhere.put(first.who(), done);
             end = Math.max(end, done);
-            left.remove(first);
+            todo.remove(first);
             open.remove(first.id());
         }
         return end;

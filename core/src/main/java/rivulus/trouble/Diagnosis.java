@@ -33,6 +33,9 @@ public final class Diagnosis {
     /// How often somebody says something near to it ~: too softly for not at all.
     private static final double NEAR = 0.05;
 
+    /// How often somebody who should not hear themself at all says "twice", or "late" ~.
+    private static final double COMES_BACK = 0.4;
+
     private static final double WRONG = 0.01;
 
     /// How often a look finds what is there.
@@ -185,6 +188,8 @@ public final class Diagnosis {
 
     private static double likely(Symptom would, Symptom said) {
         if (would == said) return RIGHT;
+        if (would == Symptom.UNWANTED && (said == Symptom.TWICE || said == Symptom.LATE))
+            return COMES_BACK;
         if (said == Symptom.OTHER) return would == Symptom.AS_WISHED ? WRONG : NEAR;
         return isNear(would, said) || isNear(said, would) ? NEAR : WRONG;
     }

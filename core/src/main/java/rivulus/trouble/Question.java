@@ -49,8 +49,7 @@ public sealed interface Question {
 
         @Override
         public String words() {
-            boolean own = ear.of().equals(source.id()) && ear.kind() == Ear.Kind.PERSON;
-            String whom = own ? "yourself" : Names.of(source);
+            String whom = isOwn() ? "yourself" : Names.of(source);
             if (ear.kind() == Ear.Kind.PERSON)
                 return "%s, how do you hear %s?".formatted(ear.name(), whom);
             return (metered
@@ -65,6 +64,11 @@ public sealed interface Question {
             if (!planned) {
                 replies.add(new Reply.Heard(Symptom.AS_WISHED));
                 replies.add(new Reply.Heard(Symptom.UNWANTED));
+                if (isOwn()) {
+                    // what people say who hear themselves come back
+                    replies.add(new Reply.Heard(Symptom.TWICE));
+                    replies.add(new Reply.Heard(Symptom.LATE));
+                }
                 return replies;
             }
             for (Symptom symptom : Symptom.values())
@@ -72,6 +76,11 @@ public sealed interface Question {
                         && (!metered || Reports.onAMeter(symptom) == symptom))
                     replies.add(new Reply.Heard(symptom));
             return replies;
+        }
+
+        /// Whether somebody is asked about themself.
+        private boolean isOwn() {
+            return ear.of().equals(source.id()) && ear.kind() == Ear.Kind.PERSON;
         }
 
         /// An answer in words: where nothing should be heard, "as it should be" is "no".

@@ -15,7 +15,7 @@ import rivulus.show.Symptom;
 import rivulus.show.Wish;
 import rivulus.words.Words;
 
-/// The soundcheck: ear by ear, those whose failure would be heard by most first; for each, who makes
+/// The soundcheck, ear by ear: those whose failure would be heard by most first; for each who makes
 /// a sound and what should be heard, and what was answered.
 public record Soundcheck(List<Row> rows) {
     public Soundcheck {
@@ -103,8 +103,7 @@ public record Soundcheck(List<Row> rows) {
         };
     }
 
-    private static Optional<Check> check(
-            List<SceneProof> scenes, Ear ear, Source source, Day day) {
+    private static Optional<Check> check(List<SceneProof> scenes, Ear ear, Source source, Day day) {
         for (SceneProof scene : scenes) {
             if (scene.scene().quiet().contains(source.id())) continue;
             SceneProof.Heard cell = scene.of(ear.id(), source.id());

@@ -55,8 +55,10 @@ class BoardTest {
         Scene tales = PLAN.scene("tales").orElseThrow();
         Proof on = logged(AIR, Logged.Kind.SCENE, "tales", tales.name());
         int minutes = (int) tales.minutes();
-        assertThat(Board.of(on, AIR.plusMinutes(3)).clocks().scene()).isEqualTo(min(minutes - 3) + " left");
-        assertThat(Board.of(on, AIR.plusMinutes(minutes + 2)).clocks().scene()).isEqualTo(min(2) + " over");
+        assertThat(Board.of(on, AIR.plusMinutes(3)).clocks().scene())
+                .isEqualTo(min(minutes - 3) + " left");
+        assertThat(Board.of(on, AIR.plusMinutes(minutes + 2)).clocks().scene())
+                .isEqualTo(min(2) + " over");
         assertThat(Clocks.of(on.show(), AIR).now()).contains(tales);
         assertThat(Board.of(on, AIR.plusMinutes(3)).clocks().evening())
                 .startsWith("on air for " + min(3) + ", ends about ");

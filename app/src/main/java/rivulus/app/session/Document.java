@@ -39,6 +39,8 @@ public final class Document implements AutoCloseable {
     private final ReadOnlyBooleanWrapper dirty = new ReadOnlyBooleanWrapper();
     private final ReadOnlyObjectWrapper<Refusal> refusal = new ReadOnlyObjectWrapper<>();
 
+    private final ReadOnlyBooleanWrapper locked = new ReadOnlyBooleanWrapper();
+
     private Runnable begins = () -> {};
     private Consumer<Show> changes = _ -> {};
     private Show saved = Show.untitled();
@@ -258,6 +260,10 @@ public final class Document implements AutoCloseable {
     ///
     /// @param name what it does, for undo: "Set Show desk · USB 1 call feed to mix-minus"
     public void edit(String name, Show edited) {
+        if (isLockedFor(show.get(), edited)) {
+            refusal.set(new Refusal(name, LOCKED));
+            return;
+        }
         Show after = shelf.whole(edited);
         try {
             Show again = ShowFile.again(after, shelf.shipped());
@@ -286,8 +292,32 @@ public final class Document implements AutoCloseable {
         refusal.set(new Refusal(name, why.getMessage().replaceFirst("^this: ", "")));
     }
 
+    private static final String LOCKED =
+            "you are on air, and the plan is locked; Ctrl Shift U opens it, and locks it again";
+
+    /// Locks the plan, so that nothing of it is changed by accident, or opens it again. What
+    /// happens on the day is written down all the same.
+    public void lock(boolean now) {
+        locked.set(now);
+    }
+
+    /// Whether the plan is locked.
+    public ReadOnlyBooleanProperty locked() {
+        return locked.getReadOnlyProperty();
+    }
+
+    private boolean isLockedFor(Show before, Show after) {
+        return locked.get() && !before.withDay(after.day()).equals(after);
+    }
+
     /// Undoes what was last done.
     public void undo() {
+        if (history.nextUndo()
+                .filter(step -> isLockedFor(step.after(), step.before()))
+                .isPresent()) {
+            refusal.set(new Refusal("Undo", LOCKED));
+            return;
+        }
         history.undo()
                 .ifPresent(
                         step -> {
@@ -298,6 +328,12 @@ public final class Document implements AutoCloseable {
 
     /// Does again what was last undone.
     public void redo() {
+        if (history.nextRedo()
+                .filter(step -> isLockedFor(step.before(), step.after()))
+                .isPresent()) {
+            refusal.set(new Refusal("Do again", LOCKED));
+            return;
+        }
         history.redo()
                 .ifPresent(
                         step -> {
@@ -308,12 +344,12 @@ public final class Document implements AutoCloseable {
 
     /// What undo would undo.
     public Optional<String> undoName() {
-        return history.undoName();
+        return history.nextUndo().map(History.Step::name);
     }
 
     /// What redo would do.
     public Optional<String> redoName() {
-        return history.redoName();
+        return history.nextRedo().map(History.Step::name);
     }
 
     private void put(Show newShow) {

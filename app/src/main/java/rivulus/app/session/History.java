@@ -36,12 +36,12 @@ final class History {
         return Optional.ofNullable(step);
     }
 
-    Optional<String> undoName() {
-        return Optional.ofNullable(done.peek()).map(Step::name);
+    Optional<Step> nextUndo() {
+        return Optional.ofNullable(done.peek());
     }
 
-    Optional<String> redoName() {
-        return Optional.ofNullable(undone.peek()).map(Step::name);
+    Optional<Step> nextRedo() {
+        return Optional.ofNullable(undone.peek());
     }
 
     void clear() {

@@ -17,6 +17,7 @@ import javafx.beans.property.SimpleStringProperty;
 import javafx.beans.property.StringProperty;
 import javafx.collections.FXCollections;
 import javafx.collections.ObservableMap;
+import rivulus.air.Clocks;
 import rivulus.check.Proof;
 import rivulus.check.Prover;
 import rivulus.check.Trouble;
@@ -70,6 +71,7 @@ public final class Session implements AutoCloseable {
     private final Mixings mixings;
     private final Plannings plannings;
     private final Recordings recordings;
+    private final Days days;
 
     private boolean choosing;
 
@@ -86,6 +88,7 @@ public final class Session implements AutoCloseable {
         mixings = new Mixings(this, mishap::set);
         plannings = new Plannings(this, mishap::set);
         recordings = new Recordings(this, mishap::set);
+        days = new Days(this, mishap::set);
         for (StringProperty choice : List.of(ear, source, scene, device)) {
             choice.addListener((_, _, _) -> lookElsewhere());
         }
@@ -206,6 +209,8 @@ public final class Session implements AutoCloseable {
         choosing = true;
         mixings.stop();
         recordings.forget();
+        days.leave();
+        document.lock(Clocks.of(document.show().get(), days.now()).now().isPresent());
         mixings.told().clear();
         for (StringProperty choice : List.of(ear, source, device)) choice.set("");
         scene.set(document.show().get().scenes().getFirst().id());
@@ -248,7 +253,13 @@ public final class Session implements AutoCloseable {
     // What comes of it
 
     private void proven(Proof done) {
+        Proof earlier = proof.get();
         proof.set(done);
+        if (earlier != null && earlier.show().withDay(done.show().day()).equals(done.show())) {
+            doing.set("");
+            redraw(); // only the day has gone on: remedies are as they were
+            return;
+        }
         if (choosing || done.show().ear(ear.get()).isEmpty()) chooseWorst(done);
         choosing = false;
         redraw();
@@ -374,6 +385,11 @@ public final class Session implements AutoCloseable {
         return recordings;
     }
 
+    /// The day of the show: set-up, soundcheck, faults, log.
+    public Days days() {
+        return days;
+    }
+
     /// Mixes written into the show.
     public Mixings mixings() {
         return mixings;
@@ -421,6 +437,7 @@ public final class Session implements AutoCloseable {
                 && mixings.isSettled()
                 && plannings.isSettled()
                 && recordings.isSettled()
+                && days.isSettled()
                 && lanes().stream().allMatch(lane -> lane.isIdle() || lane == mending);
     }
 
@@ -439,6 +456,7 @@ public final class Session implements AutoCloseable {
         mixings.close();
         plannings.close();
         recordings.close();
+        days.close();
         settings.close();
     }
 }

@@ -1,9 +1,11 @@
 package rivulus.app.shell;
 
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
 import java.util.function.Supplier;
+import rivulus.air.Chapters;
 import rivulus.app.bench.TemplateBench;
 import rivulus.app.intake.IntakePane;
 import rivulus.app.levels.LevelsStage;
@@ -242,6 +244,25 @@ final class Files {
                                                 trouble ->
                                                         panel(
                                                                         "The signal is not written",
+                                                                        trouble.getMessage())
+                                                                .answer("Close", () -> {})));
+    }
+
+    /// Writes the scenes and marks of the log as chapters.
+    void saveChapters() {
+        Show show = session.show().get();
+        asker.toSave("chapters.vtt")
+                .ifPresent(
+                        file ->
+                                session.papers()
+                                        .write(
+                                                file,
+                                                () ->
+                                                        Chapters.webVtt(show)
+                                                                .getBytes(StandardCharsets.UTF_8),
+                                                trouble ->
+                                                        panel(
+                                                                        "The chapters are not written",
                                                                         trouble.getMessage())
                                                                 .answer("Close", () -> {})));
     }

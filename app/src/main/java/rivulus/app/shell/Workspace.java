@@ -7,6 +7,7 @@ import javafx.scene.control.Button;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.StackPane;
 import rivulus.app.brief.BriefStage;
+import rivulus.app.day.DayStage;
 import rivulus.app.levels.LevelsStage;
 import rivulus.app.look.Look;
 import rivulus.app.mixes.MixesStage;
@@ -14,6 +15,7 @@ import rivulus.app.rig.KnobsPane;
 import rivulus.app.rig.RigStage;
 import rivulus.app.session.Session;
 import rivulus.app.stage.Stage;
+import rivulus.sheet.Sheets;
 
 /// Rail on the left, the chosen stage in the middle, findings, wishes or knobs on the right. In a
 /// narrow window the right-hand pane folds into a drawer.
@@ -57,7 +59,13 @@ final class Workspace extends BorderPane {
                         session,
                         () -> window.files().openRecording(),
                         () -> session.stage().set(rig.id()));
-        stages = List.of(brief, rig, mixes, levels);
+        DayStage day =
+                new DayStage(
+                        session,
+                        () -> window.files().saveSheet(Sheets.Kind.LOG),
+                        () -> window.files().saveChapters(),
+                        () -> window.files().nextShow());
+        stages = List.of(brief, rig, mixes, levels, day);
         session.stage().set(mixes.id());
         side.getStyleClass().add("side");
         side.setId("side");

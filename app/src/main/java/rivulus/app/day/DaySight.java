@@ -1,0 +1,66 @@
+package rivulus.app.day;
+
+import java.time.LocalDateTime;
+import java.util.Optional;
+import rivulus.air.Board;
+import rivulus.app.session.Picture;
+import rivulus.check.Proof;
+import rivulus.setup.Progress;
+import rivulus.setup.SetUp;
+import rivulus.show.Day;
+import rivulus.show.Show;
+import rivulus.trouble.Soundcheck;
+
+/// What the stage shows of a picture; only the part that is looked at is worked out.
+record DaySight(
+        Picture picture,
+        Optional<Progress> progress,
+        Optional<Soundcheck> check,
+        Optional<Board> board) {
+    /// The parts of the stage.
+    enum Part {
+        SET_UP("Set-up"),
+        SOUNDCHECK("Soundcheck"),
+        TROUBLE("Find the fault"),
+        AIR("On air"),
+        LOG("Log");
+
+        private final String title;
+
+        Part(String title) {
+            this.title = title;
+        }
+
+        String title() {
+            return title;
+        }
+    }
+
+    /// The last list that was made: it is the same as long as only the day goes on. Used by one
+    /// thread at a time.
+    static final class Memo {
+        private Show plan;
+        private SetUp list;
+
+        private synchronized SetUp list(Proof proof) {
+            Show now = proof.show().withDay(Day.AHEAD);
+            if (!now.equals(plan)) {
+                list = SetUp.of(proof);
+                plan = now;
+            }
+            return list;
+        }
+    }
+
+    static DaySight of(Picture picture, Part part, LocalDateTime now, Memo memo) {
+        Proof proof = picture.proof();
+        boolean checks = part == Part.SOUNDCHECK || part == Part.TROUBLE;
+        return new DaySight(
+                picture,
+                part == Part.SET_UP
+                        ? Optional.of(Progress.of(memo.list(proof), picture.show().day()))
+                        : Optional.empty(),
+                checks ? Optional.of(Soundcheck.of(proof)) : Optional.empty(),
+                part == Part.AIR ? Optional.of(Board.of(proof, now)) : Optional.empty());
+    }
+}

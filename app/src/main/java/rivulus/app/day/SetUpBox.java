@@ -1,0 +1,378 @@
+package rivulus.app.day;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Consumer;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import rivulus.air.Clocks;
+import rivulus.app.look.Look;
+import rivulus.app.session.Session;
+import rivulus.setup.Progress;
+import rivulus.setup.Step;
+import rivulus.show.Lesson;
+import rivulus.show.Show;
+import rivulus.show.Tick;
+import rivulus.words.Words;
+
+/// The set-up as a list, ticked by key; at its side what to do now.
+final class SetUpBox implements DayStage.PartBox {
+    private static final int MOST_HANDS = 4;
+
+    private final Session session;
+    private final Consumer<Step> find;
+    private final VBox middle = new VBox(6);
+    private final VBox side = new VBox(10);
+    private final Label clock = Look.text("", "day-clock");
+    private final Button hands = new Button();
+    private final VBox rows = new VBox();
+    private final ScrollPane scroll = new ScrollPane(rows);
+    private final Label what = Look.paragraph("", "headline");
+    private final Label why = Look.paragraph("", "cause");
+    private final Label about = Look.paragraph("", "soft");
+    private final Button done = new Button("Done   (Enter)");
+    private final Button fails = new Button("It does not work   (F)");
+    private final Button skip = new Button("Skip it   (S)");
+    private final Button again = new Button("Open it again   (O)");
+    private final TextField reason = new TextField();
+    private final Label empty =
+            Look.paragraph(
+                    "There is nothing to set up yet. Put gear into the rig, and every step stands"
+                            + " here: where, what, why, and how long it takes.",
+                    "soft",
+                    "empty");
+    private Optional<Progress> progress = Optional.empty();
+    private String chosen = "";
+    /// Whether somebody chose it.
+    private boolean picked;
+    private final Map<Step, Row> made = new HashMap<>();
+    private int pairs = 1;
+    private Progress.Order order = Progress.Order.DONE;
+    private final Button ordered = new Button();
+
+    /// @param find looks for what is broken where a step failed
+    SetUpBox(Session session, Consumer<Step> find) {
+        this.session = session;
+        this.find = find;
+        rows.setId("setup-rows");
+        clock.setId("setup-clock");
+        what.setId("setup-now");
+        hands.setId("setup-hands");
+        hands.setMinWidth(Region.USE_PREF_SIZE);
+        hands.setOnAction(
+                _ -> {
+                    pairs = pairs % MOST_HANDS + 1;
+                    tick();
+                });
+        ordered.setId("setup-order");
+        ordered.setMinWidth(Region.USE_PREF_SIZE);
+        ordered.setOnAction(
+                _ -> {
+                    order =
+                            Progress.Order.values()[
+                                    (order.ordinal() + 1) % Progress.Order.values().length];
+                    session.redraw();
+                });
+        scroll.setFitToWidth(true);
+        scroll.setFocusTraversable(false);
+        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        VBox.setVgrow(scroll, Priority.ALWAYS);
+        HBox head = new HBox(12, clock, Look.spring(), ordered, hands);
+        head.getStyleClass().add("day-bar");
+        head.setAlignment(Pos.CENTER_LEFT);
+        middle.getChildren().setAll(head, empty, scroll);
+        done.setId("setup-done");
+        done.getStyleClass().addAll("first-answer", "day-focus");
+        fails.setId("setup-fails");
+        skip.setId("setup-skip");
+        again.setId("setup-again");
+        done.setOnAction(_ -> tick(Tick.How.DONE, ""));
+        fails.setOnAction(_ -> failed());
+        skip.setOnAction(_ -> ask());
+        again.setOnAction(_ -> chosen().ifPresent(at -> session.days().open(at.step())));
+        reason.setId("setup-reason");
+        reason.setPromptText("why, then Enter");
+        reason.setOnAction(
+                _ -> {
+                    tick(Tick.How.SKIPPED, reason.getText().strip());
+                    Look.show(reason, false);
+                    done.requestFocus();
+                });
+        reason.setOnKeyPressed(
+                event -> {
+                    if (event.getCode() != KeyCode.ESCAPE) return;
+                    Look.show(reason, false);
+                    done.requestFocus();
+                    event.consume();
+                });
+        for (Button button : List.of(done, fails, skip, again))
+            button.setMaxWidth(Double.MAX_VALUE);
+        side.getStyleClass().add("day-side");
+        side.getChildren()
+                .setAll(
+                        Look.text("To do now", "pane-title"),
+                        what,
+                        why,
+                        about,
+                        done,
+                        fails,
+                        skip,
+                        reason,
+                        again);
+        clear();
+    }
+
+    @Override
+    public Node middle() {
+        return middle;
+    }
+
+    @Override
+    public Node side() {
+        return side;
+    }
+
+    @Override
+    public void clear() {
+        progress = Optional.empty();
+        chosen = "";
+        made.clear();
+        rows.getChildren().clear();
+        Look.show(reason, false);
+        now();
+    }
+
+    @Override
+    public void show(DaySight sight) {
+        if (sight.progress().isEmpty()) return;
+        progress = sight.progress();
+        Progress all = progress.get();
+        boolean any = !all.steps().isEmpty();
+        Look.show(empty, !any);
+        Look.show(scroll, any);
+        boolean free = chosen().filter(at -> !at.standing().isOver()).isEmpty();
+        if (free && !picked) chosen = all.next().map(at -> at.step().id()).orElse("");
+        List<Node> lines = new ArrayList<>(learned(sight.picture().show()));
+        all.by(order)
+                .forEach(
+                        (title, own) -> {
+                            long over = own.stream().filter(at -> at.standing().isOver()).count();
+                            lines.add(
+                                    Look.text(
+                                            "%s   %d of %d".formatted(title, over, own.size()),
+                                            "day-part"));
+                            for (Progress.At at : own) lines.add(row(at));
+                        });
+        made.keySet().retainAll(all.steps().stream().map(Progress.At::step).toList());
+        rows.getChildren().setAll(lines);
+        now();
+        tick();
+    }
+
+    /// What was learned before stands on top, until it is taken to heart.
+    private List<Node> learned(Show show) {
+        List<Node> lines = new ArrayList<>();
+        for (Lesson lesson : show.day().lessons()) {
+            if (lesson.taken() || lesson.from().isEmpty()) continue;
+            if (lines.isEmpty()) lines.add(Look.text("Learned before", "day-part"));
+            HBox line =
+                    new HBox(
+                            8,
+                            Look.text("\u25cb", "day-mark"),
+                            Look.text(lesson.text(), "day-what"),
+                            Look.text(lesson.from(), "soft"));
+            line.setAlignment(Pos.CENTER_LEFT);
+            Button button = new Button();
+            button.setGraphic(line);
+            button.setId("setup-" + lesson.id());
+            button.getStyleClass().setAll("button", "day-row");
+            button.setMaxWidth(Double.MAX_VALUE);
+            button.setAccessibleText(
+                    "Learned before: %s. Space takes it to heart.".formatted(lesson.text()));
+            button.setOnAction(_ -> session.days().taken(lesson, true));
+            lines.add(button);
+        }
+        return lines;
+    }
+
+    /// The row of a step; made once, and told anew only what has changed.
+    private Node row(Progress.At at) {
+        Row row = made.computeIfAbsent(at.step(), Row::new);
+        row.show(at, at.step().id().equals(chosen));
+        return row.button;
+    }
+
+    private final class Row {
+        private final Button button = new Button();
+        private final Label mark = Look.text("", "day-mark");
+        private final Label more = Look.text("", "soft");
+        private Progress.At shown;
+        private boolean isChosen;
+
+        Row(Step step) {
+            Label words = Look.text(step.what(), "day-what");
+            words.setMinWidth(0);
+            more.setMinWidth(0);
+            more.setMaxWidth(Double.MAX_VALUE);
+            HBox.setHgrow(more, Priority.ALWAYS);
+            Label minutes =
+                    Look.text(
+                            (step.who().isEmpty() ? "" : step.who() + ", ")
+                                    + Words.figure(step.minutes(), 1, "min"),
+                            "soft");
+            minutes.setMinWidth(Region.USE_PREF_SIZE);
+            HBox line = new HBox(8, mark, words, more, minutes);
+            line.setAlignment(Pos.CENTER_LEFT);
+            button.setGraphic(line);
+            button.setId("step-" + step.id().replaceAll("[^A-Za-z0-9-]", "-"));
+            button.getStyleClass().setAll("button", "day-row");
+            button.setMaxWidth(Double.MAX_VALUE);
+            button.setOnAction(
+                    _ -> {
+                        chosen = step.id();
+                        picked = true;
+                        session.redraw();
+                    });
+        }
+
+        void show(Progress.At at, boolean nowChosen) {
+            if (at.equals(shown) && nowChosen == isChosen) return;
+            shown = at;
+            isChosen = nowChosen;
+            mark.setText(mark(at.standing()));
+            more.setText(at.words());
+            style(more, "off-word", at.standing() == Progress.Standing.FAILED);
+            style(button, "settled", at.standing().isOver());
+            style(button, "waits", at.standing() == Progress.Standing.WAITS);
+            style(button, "chosen", nowChosen);
+            button.setAccessibleText(
+                    "%s. %s. %s".formatted(at.step().what(), said(at.standing()), at.words()));
+        }
+
+        private static void style(Node node, String name, boolean has) {
+            node.getStyleClass().remove(name);
+            if (has) node.getStyleClass().add(name);
+        }
+    }
+
+    /// Shape and word, so that colour is never alone.
+    private static String mark(Progress.Standing standing) {
+        return switch (standing) {
+            case DONE -> "\u2713";
+            case SKIPPED -> "–";
+            case FAILED -> "!";
+            case WAITS -> "\u2026";
+            case CHANGED -> "\u21bb";
+            case OPEN -> "\u25cb";
+        };
+    }
+
+    private static String said(Progress.Standing standing) {
+        return switch (standing) {
+            case DONE -> "Done";
+            case SKIPPED -> "Skipped";
+            case FAILED -> "Failed";
+            case WAITS -> "Waits";
+            case CHANGED -> "Open again, the plan has changed";
+            case OPEN -> "Open";
+        };
+    }
+
+    private Optional<Progress.At> chosen() {
+        return progress.stream()
+                .flatMap(all -> all.steps().stream())
+                .filter(at -> at.step().id().equals(chosen))
+                .findFirst();
+    }
+
+    private void now() {
+        Optional<Progress.At> at = chosen();
+        boolean over = at.filter(step -> step.standing().isOver()).isPresent();
+        what.setText(
+                at.map(step -> step.step().what())
+                        .orElse(progress.isPresent() ? "All is done." : ""));
+        why.setText(at.map(step -> Words.sentence(step.step().why())).orElse(""));
+        about.setText(
+                at.map(
+                                step ->
+                                        "About %s%s. %s"
+                                                .formatted(
+                                                        Words.figure(
+                                                                step.step().minutes(), 1, "min"),
+                                                        step.step().who().isEmpty()
+                                                                ? ""
+                                                                : ", by " + step.step().who(),
+                                                        Words.sentence(step.words())))
+                        .orElse(""));
+        for (Button button : List.of(done, fails, skip)) Look.show(button, at.isPresent() && !over);
+        boolean ticked =
+                at.filter(step -> over || step.standing() == Progress.Standing.FAILED).isPresent();
+        Look.show(again, ticked);
+        Look.show(why, !why.getText().isEmpty());
+    }
+
+    @Override
+    public void tick() {
+        ordered.setText(order.title() + "   (G)");
+        progress.ifPresent(
+                all ->
+                        clock.setText(
+                                all.clock(
+                                        Clocks.toAir(session.show().get(), session.days().now()),
+                                        pairs)));
+        hands.setText(
+                pairs == 1 ? "1 pair of hands   (H)" : "%d pairs of hands   (H)".formatted(pairs));
+    }
+
+    private void tick(Tick.How how, String words) {
+        picked = false;
+        chosen().ifPresent(at -> session.days().tick(at.step(), how, words));
+    }
+
+    private void failed() {
+        Optional<Progress.At> at = chosen();
+        if (at.isEmpty()) return;
+        tick(Tick.How.FAILED, "does not work");
+        find.accept(at.get().step());
+    }
+
+    private void ask() {
+        if (chosen().isEmpty()) return;
+        reason.clear();
+        Look.show(reason, true);
+        side.applyCss();
+        reason.requestFocus();
+    }
+
+    @Override
+    public void key(KeyEvent event) {
+        switch (event.getCode()) {
+            case ENTER -> {
+                if (chosen().filter(at -> !at.standing().isOver()).isEmpty()) return;
+                tick(Tick.How.DONE, "");
+            }
+            case F -> failed();
+            case S -> ask();
+            case O -> again.fire();
+            case H -> hands.fire();
+            case G -> ordered.fire();
+            default -> {
+                return;
+            }
+        }
+        event.consume();
+    }
+}

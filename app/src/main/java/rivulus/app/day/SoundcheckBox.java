@@ -1,0 +1,242 @@
+package rivulus.app.day;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.BiConsumer;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import rivulus.app.look.Look;
+import rivulus.app.look.Sources;
+import rivulus.app.session.Session;
+import rivulus.show.Answer;
+import rivulus.show.Scene;
+import rivulus.show.Symptom;
+import rivulus.trouble.Reply;
+import rivulus.trouble.Soundcheck;
+import rivulus.words.Words;
+
+/// The soundcheck, ear by ear; at its side the question to ask now.
+final class SoundcheckBox implements DayStage.PartBox {
+    private final Session session;
+    private final BiConsumer<Soundcheck.Check, Symptom> find;
+    private final VBox middle = new VBox(6);
+    private final VBox side = new VBox(10);
+    private final Label head = Look.text("", "stage-title");
+    private final VBox rows = new VBox();
+    private final Label question = Look.paragraph("", "headline");
+    private final Label about = Look.paragraph("", "soft");
+    private final Replies replies = new Replies("check-reply");
+    private final Button all = new Button("All is well here   (A)");
+    private final Button fault = new Button("Find out why   (F)");
+    private Optional<Soundcheck> check = Optional.empty();
+    private String chosen = "";
+
+    /// @param find looks for what is broken after an answer
+    SoundcheckBox(Session session, BiConsumer<Soundcheck.Check, Symptom> find) {
+        this.session = session;
+        this.find = find;
+        rows.setId("check-rows");
+        head.setId("check-head");
+        question.setId("check-question");
+        all.setId("check-all");
+        fault.setId("check-find");
+        ScrollPane scroll = new ScrollPane(rows);
+        scroll.setFitToWidth(true);
+        scroll.setFocusTraversable(false);
+        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        VBox.setVgrow(scroll, Priority.ALWAYS);
+        middle.getChildren().setAll(head, scroll);
+        all.setOnAction(_ -> now().flatMap(this::rowOf).ifPresent(session.days()::allWell));
+        fault.setOnAction(_ -> findIt());
+        for (Button button : List.of(all, fault)) button.setMaxWidth(Double.MAX_VALUE);
+        side.getStyleClass().add("day-side");
+        side.getChildren()
+                .setAll(
+                        Look.text("To ask now", "pane-title"),
+                        question,
+                        about,
+                        fault,
+                        replies,
+                        all);
+        clear();
+    }
+
+    @Override
+    public Node middle() {
+        return middle;
+    }
+
+    @Override
+    public Node side() {
+        return side;
+    }
+
+    @Override
+    public void clear() {
+        check = Optional.empty();
+        chosen = "";
+        rows.getChildren().clear();
+        ask();
+    }
+
+    private Optional<Soundcheck.Row> rowOf(Soundcheck.Check one) {
+        return check.flatMap(all -> all.row(one.ask().ear().id()));
+    }
+
+    /// What was chosen, else the first that was not asked.
+    private Optional<Soundcheck.Check> now() {
+        if (check.isEmpty()) return Optional.empty();
+        return check.get().rows().stream()
+                .flatMap(row -> row.checks().stream())
+                .filter(one -> one.id().equals(chosen))
+                .findFirst()
+                .or(() -> check.get().next());
+    }
+
+    @Override
+    public void show(DaySight sight) {
+        if (sight.check().isEmpty()) return;
+        check = sight.check();
+        head.setText(
+                check.get().rows().isEmpty()
+                        ? "Nobody listens yet"
+                        : Words.sentence(check.get().words()));
+        Optional<Soundcheck.Check> now = now();
+        List<Node> lines = new ArrayList<>();
+        for (Soundcheck.Row row : check.get().rows()) {
+            boolean open =
+                    now.filter(one -> one.ask().ear().id().equals(row.ear().id())).isPresent();
+            lines.add(ear(row, open));
+            if (open) for (Soundcheck.Check one : row.checks()) lines.add(source(one, now));
+        }
+        rows.getChildren().setAll(lines);
+        ask();
+    }
+
+    private Node ear(Soundcheck.Row row, boolean open) {
+        String mark =
+                row.isWell()
+                        ? "\u2713"
+                        : row.checks().stream()
+                                        .anyMatch(one -> one.answer().isPresent() && !one.isWell())
+                                ? "!"
+                                : "\u25cb";
+        HBox line =
+                new HBox(
+                        8,
+                        Look.text(mark, "day-mark"),
+                        Look.text(row.ear().name(), "day-what"),
+                        Look.text(row.words(), "!".equals(mark) ? "off-word" : "soft"));
+        line.setAlignment(Pos.CENTER_LEFT);
+        Button button = new Button();
+        button.setGraphic(line);
+        button.setId("check-" + row.ear().id());
+        button.getStyleClass().setAll("button", "day-row");
+        if (open) button.getStyleClass().add("chosen");
+        if (row.isWell()) button.getStyleClass().add("settled");
+        button.setMaxWidth(Double.MAX_VALUE);
+        button.setAccessibleText(row.ear().name() + ": " + row.words());
+        button.setOnAction(_ -> choose(row.checks().getFirst().id()));
+        return button;
+    }
+
+    private Node source(Soundcheck.Check one, Optional<Soundcheck.Check> now) {
+        Region bar = new Region();
+        bar.getStyleClass()
+                .addAll("seat-hue", Sources.hue(session.show().get(), one.ask().source().id()));
+        String said =
+                one.answer()
+                        .map(Answer::heard)
+                        .map(heard -> one.ask().words(heard))
+                        .orElse("not asked yet");
+        String when = one.answer().map(answer -> "%tR".formatted(answer.at())).orElse("");
+        Label words = Look.text(said, one.answer().isEmpty() || one.isWell() ? "soft" : "off-word");
+        HBox line =
+                new HBox(
+                        8,
+                        bar,
+                        Look.text(one.ask().source().name(), "row-source"),
+                        words,
+                        Look.spring(),
+                        Look.text(when, "soft"));
+        line.setAlignment(Pos.CENTER_LEFT);
+        Button button = new Button();
+        button.setGraphic(line);
+        button.setId("check-" + one.id());
+        button.getStyleClass().setAll("button", "day-row", "inner");
+        if (now.filter(other -> other.id().equals(one.id())).isPresent())
+            button.getStyleClass().add("asked");
+        button.setMaxWidth(Double.MAX_VALUE);
+        button.setAccessibleText(one.ask().words() + " " + said);
+        button.setOnAction(_ -> choose(one.id()));
+        return button;
+    }
+
+    private void choose(String id) {
+        chosen = id;
+        session.redraw();
+    }
+
+    private void ask() {
+        Optional<Soundcheck.Check> now = now();
+        question.setText(
+                now.map(one -> one.ask().words())
+                        .orElse(check.isEmpty() ? "" : "Everything was asked."));
+        about.setText(
+                now.map(
+                                one ->
+                                        "Asked as in %s."
+                                                .formatted(
+                                                        session.show()
+                                                                .get()
+                                                                .scene(one.scene())
+                                                                .map(Scene::name)
+                                                                .orElse(one.scene())))
+                        .orElse(""));
+        List<Replies.Reply> given = new ArrayList<>();
+        now.ifPresent(
+                one -> {
+                    for (Reply reply : one.ask().replies())
+                        if (reply instanceof Reply.Heard(Symptom symptom))
+                            given.add(
+                                    new Replies.Reply(
+                                            Words.sentence(one.ask().words(symptom)),
+                                            () -> answer(one, symptom)));
+                });
+        replies.show(given);
+        Look.show(all, now.filter(one -> one.answer().isEmpty()).isPresent());
+        Look.show(fault, now.filter(one -> one.answer().isPresent() && !one.isWell()).isPresent());
+    }
+
+    /// What is not as it should be stays chosen, so that one can find out why at once.
+    private void answer(Soundcheck.Check one, Symptom symptom) {
+        chosen = symptom == Symptom.AS_WISHED ? "" : one.id();
+        session.days().answer(one, symptom);
+    }
+
+    private void findIt() {
+        now().filter(one -> one.answer().isPresent() && !one.isWell())
+                .ifPresent(one -> find.accept(one, one.answer().get().heard()));
+    }
+
+    @Override
+    public void key(KeyEvent event) {
+        if (event.getCode() == KeyCode.A) {
+            all.fire();
+            event.consume();
+        } else if (event.getCode() == KeyCode.F) {
+            findIt();
+            event.consume();
+        } else replies.key(event);
+    }
+}

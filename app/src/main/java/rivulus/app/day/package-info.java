@@ -1,0 +1,2 @@
+/// The stage *Show day*: set-up, soundcheck, what is broken, on air, and the log.
+package rivulus.app.day;

@@ -1,0 +1,304 @@
+package rivulus.app.session;
+
+import java.time.LocalDateTime;
+import java.util.Optional;
+import java.util.function.BooleanSupplier;
+import java.util.function.Consumer;
+import java.util.function.Function;
+import java.util.function.Supplier;
+import java.util.function.UnaryOperator;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import rivulus.air.Clocks;
+import rivulus.check.Proof;
+import rivulus.disk.Extras;
+import rivulus.setup.Step;
+import rivulus.show.Answer;
+import rivulus.show.Day;
+import rivulus.show.Lesson;
+import rivulus.show.Logged;
+import rivulus.show.Scene;
+import rivulus.show.Show;
+import rivulus.show.Symptom;
+import rivulus.show.Tick;
+import rivulus.trouble.Diagnosis;
+import rivulus.trouble.Question;
+import rivulus.trouble.Reply;
+import rivulus.trouble.Soundcheck;
+import rivulus.trouble.Suspect;
+
+/// The day of the show: what is ticked, answered, searched and logged, each one step of undo. While
+/// on air the plan is locked; see [Document#lock].
+public final class Days implements AutoCloseable {
+    private static final String END = "The evening has ended";
+
+    private final Session session;
+    private final Work searching;
+    private final ReadOnlyObjectWrapper<Optional<Diagnosis>> search =
+            new ReadOnlyObjectWrapper<>(Optional.empty());
+    private final ReadOnlyObjectWrapper<Diagnosis.Next> next = new ReadOnlyObjectWrapper<>();
+    private boolean looking;
+    private Supplier<LocalDateTime> clock = LocalDateTime::now;
+
+    Days(Session session, Consumer<Mishap> mishaps) {
+        this.session = session;
+        searching = new Work("search", "looking for what is broken", mishaps);
+    }
+
+    boolean isSettled() {
+        return searching.isIdle();
+    }
+
+    /// What time it is.
+    public LocalDateTime now() {
+        return clock.get();
+    }
+
+    /// Goes by another clock.
+    public void goBy(Supplier<LocalDateTime> other) {
+        clock = other;
+    }
+
+    private Show show() {
+        return session.show().get();
+    }
+
+    private String scene() {
+        return Clocks.of(show(), now()).now().map(Scene::id).orElse("");
+    }
+
+    private void edit(String name, UnaryOperator<Day> change) {
+        session.document().edit(name, show().withDay(change.apply(show().day())));
+    }
+
+    // Set-up
+
+    /// Ticks a step.
+    ///
+    /// @param why for what is skipped or has failed; or empty
+    public void tick(Step step, Tick.How how, String why) {
+        String name =
+                switch (how) {
+                    case DONE -> "Tick: ";
+                    case SKIPPED -> "Skip: ";
+                    case FAILED -> "Failed: ";
+                };
+        Tick tick = new Tick(step.id(), how, why, now(), step.what(), Extras.NONE);
+        edit(
+                name + step.what(),
+                day ->
+                        how == Tick.How.DONE
+                                ? day.with(tick)
+                                : day.with(tick)
+                                        .logged(
+                                                now(),
+                                                Logged.Kind.SETUP,
+                                                scene(),
+                                                name
+                                                        + step.what()
+                                                        + (why.isEmpty() ? "" : " (" + why + ")")));
+    }
+
+    /// Opens a step again.
+    public void open(Step step) {
+        edit("Open again: " + step.what(), day -> day.without(step.id()));
+    }
+
+    // Soundcheck
+
+    /// Keeps an answer of the soundcheck.
+    public void answer(Soundcheck.Check check, Symptom heard) {
+        String words = "%s %s".formatted(check.ask().words(), check.ask().words(heard));
+        edit("Answer: " + words, day -> answered(day, check, heard));
+    }
+
+    private Day answered(Day day, Soundcheck.Check check, Symptom heard) {
+        Day kept =
+                day.with(
+                        new Answer(
+                                check.ask().ear().id(),
+                                check.ask().source().id(),
+                                check.scene(),
+                                heard,
+                                now(),
+                                "",
+                                Extras.NONE));
+        return heard == Symptom.AS_WISHED
+                ? kept
+                : kept.logged(
+                        now(),
+                        Logged.Kind.ANSWER,
+                        scene(),
+                        "%s %s".formatted(check.ask().words(), check.ask().words(heard)));
+    }
+
+    /// Keeps that everything at an ear that was not asked yet is as it should be.
+    public void allWell(Soundcheck.Row row) {
+        edit(
+                "Answer: all is well at " + row.ear().name(),
+                day -> {
+                    Day now = day;
+                    for (Soundcheck.Check check : row.checks())
+                        if (check.answer().isEmpty()) now = answered(now, check, Symptom.AS_WISHED);
+                    return now;
+                });
+    }
+
+    // What is broken
+
+    /// The search that is going on; empty where none is.
+    public ReadOnlyObjectProperty<Optional<Diagnosis>> search() {
+        return search.getReadOnlyProperty();
+    }
+
+    /// What to ask next; null where nothing is asked, or it is still worked out.
+    public ReadOnlyObjectProperty<Diagnosis.Next> next() {
+        return next.getReadOnlyProperty();
+    }
+
+    /// Begins a search in a scene.
+    ///
+    /// @param begun what is known from the start
+    public void find(String scene, UnaryOperator<Diagnosis> begun) {
+        Proof proof = session.proof().get();
+        if (proof == null) return;
+        search.set(Optional.empty());
+        found(stale -> begun.apply(Diagnosis.of(session.shelf().prover(), proof, scene, stale)));
+    }
+
+    /// Begins a search after what somebody said in the soundcheck.
+    public void find(Soundcheck.Check check, Symptom heard) {
+        find(
+                check.scene(),
+                start ->
+                        start.about(check.ask().ear().id(), check.ask().source().id())
+                                .map(ask -> start.after(ask, new Reply.Heard(heard)))
+                                .orElse(start));
+    }
+
+    /// Begins a search after a step that failed.
+    public void find(Step step) {
+        String at =
+                step.id().startsWith("lead/")
+                        ? step.id()
+                        : step.device().isEmpty() ? "" : "look/" + step.device();
+        find(session.proof().get().fullest().scene().id(), start -> start.pointedAt(at));
+    }
+
+    /// Goes on with an answer.
+    public void said(Question question, Reply reply) {
+        Diagnosis now = search.get().orElseThrow();
+        found(_ -> now.after(question, reply));
+    }
+
+    /// Takes the last answer back.
+    public void back() {
+        search.get().ifPresent(now -> found(_ -> now.back()));
+    }
+
+    private record Found(Diagnosis search, Optional<Diagnosis.Next> next) {}
+
+    private void found(Function<BooleanSupplier, Diagnosis> work) {
+        looking = true;
+        next.set(null);
+        searching.ask(
+                stale -> {
+                    Diagnosis now = work.apply(stale);
+                    boolean ended = now.found().isPresent();
+                    return new Found(now, ended ? Optional.empty() : now.next());
+                },
+                found -> {
+                    looking = false;
+                    search.set(Optional.of(found.search()));
+                    next.set(found.next().orElse(null));
+                });
+    }
+
+    /// Whether a search is being worked out.
+    public boolean isSearching() {
+        return looking;
+    }
+
+    /// Gives the search up.
+    public void leave() {
+        searching.forget();
+        looking = false;
+        next.set(null);
+        search.set(Optional.empty());
+    }
+
+    /// Keeps that a fault was found and put right: the plan is as it was.
+    public void putRight(Suspect what) {
+        edit(
+                "Put right: " + what.words(),
+                day ->
+                        day.logged(now(), Logged.Kind.FAULT, scene(), what.words())
+                                .logged(now(), Logged.Kind.CURE, scene(), what.todo()));
+        leave();
+    }
+
+    /// Keeps that it stays as it was found: the plan is set to that.
+    public void stays(Suspect what) {
+        Show changed = what.faults().getFirst().plan().orElseThrow();
+        session.document()
+                .edit(
+                        "The plan is as it was found: " + what.words(),
+                        changed.withDay(
+                                changed.day()
+                                        .logged(
+                                                now(),
+                                                Logged.Kind.FAULT,
+                                                scene(),
+                                                what.words() + "; it stays so")));
+        leave();
+    }
+
+    // On air
+
+    /// A scene begins. With the first the plan is locked.
+    public void begin(Scene scene) {
+        edit(
+                "Scene: " + scene.name(),
+                day -> day.logged(now(), Logged.Kind.SCENE, scene.id(), scene.name()));
+        session.scene().set(scene.id());
+        session.document().lock(true);
+    }
+
+    /// The evening ends. The plan is open again.
+    public void end() {
+        session.document().lock(false);
+        edit(END, day -> day.logged(now(), Logged.Kind.SCENE, "", END));
+    }
+
+    /// Writes a line into the log.
+    public void log(Logged.Kind kind, String text) {
+        edit("Log: " + text, day -> day.logged(now(), kind, scene(), text));
+    }
+
+    /// Takes a line out of the log.
+    public void remove(Logged line) {
+        edit("Take out of the log: " + line.text(), day -> day.without(line));
+    }
+
+    // Lessons
+
+    /// Keeps what to do otherwise the next time.
+    public void learn(String text) {
+        edit("Next time: " + text, day -> day.learned(text, ""));
+    }
+
+    /// Keeps whether a lesson is done.
+    public void taken(Lesson lesson, boolean now) {
+        edit((now ? "Done: " : "Not done: ") + lesson.text(), day -> day.with(lesson.taken(now)));
+    }
+
+    /// Takes a lesson away.
+    public void forget(Lesson lesson) {
+        edit("Forget: " + lesson.text(), day -> day.without(lesson));
+    }
+
+    @Override
+    public void close() {
+        searching.close();
+    }
+}
