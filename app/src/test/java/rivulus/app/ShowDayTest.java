@@ -183,6 +183,11 @@ class ShowDayTest {
                 .contains("Ivo's stool creaks", "That went wrong")
                 .anyMatch(text -> text.endsWith(": swapped"));
 
+        try (var files = Files.list(folder.resolve("journals"))) {
+            Path journal = files.filter(f -> f.toString().endsWith(".journal")).findFirst().get();
+            assertThat(Files.readString(journal)).contains("Ivo's stool creaks", ": swapped");
+        }
+
         // nothing of the plan changes by accident, and what happened can be undone
         Show before = hand.session().show().get();
         hand.act(
@@ -240,6 +245,55 @@ class ShowDayTest {
         hand.focus("#setup-lesson-1");
         hand.press(KeyCode.SPACE);
         assertThat(hand.textIn("#setup-rows")).doesNotContain("Another stool");
+    }
+
+    /// Whoever takes up what a killed program left is on air still.
+    @Test
+    void aShowThatIsOnAirIsTakenUpLocked() {
+        try (Hand hand = atTheLanternHour()) {
+            assertThat(hand.session().document().locked().get()).isFalse();
+            Show show = hand.session().show().get();
+            Show onAir = show.withDay(show.day().logged(AIR, Logged.Kind.SCENE, "tales", "Tales"));
+            hand.act(() -> hand.session().document().take(onAir, null));
+            assertThat(hand.session().document().locked().get()).isTrue();
+            hand.press(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.U);
+            assertThat(hand.session().document().locked().get()).isFalse();
+        }
+    }
+
+    @Test
+    void theFaultBehindWhatTheChosenEarHearsIsLookedForByOneKey() {
+        try (Hand hand = atTheLanternHour()) {
+            hand.act(() -> hand.session().ear().set("ivo"));
+            hand.act(() -> hand.session().source().set("nadia"));
+            hand.press(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.F);
+            assertThat(hand.textIn("#trouble-head")).isEqualTo("What is amiss?");
+            hand.focus("#trouble-how-1");
+            hand.press(KeyCode.DIGIT1);
+            Diagnosis search = hand.session().days().search().get().orElseThrow();
+            assertThat(search.answers().getFirst().question().id()).isEqualTo("ask/ivo/nadia");
+            hand.press(KeyCode.BACK_SPACE);
+            assertThat(hand.session().days().search().get().orElseThrow().answers()).isEmpty();
+            hand.press(KeyCode.ESCAPE);
+            assertThat(hand.session().days().search().get()).isEmpty();
+        }
+    }
+
+    @Test
+    void whatStaysAsItWasFoundIsThePlanFromThenOn() {
+        try (Hand hand = atTheLanternHour()) {
+            hand.act(() -> hand.session().ear().set("stream"));
+            hand.act(() -> hand.session().source().set("maren"));
+            hand.press(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.F);
+            hand.focus("#trouble-how-1");
+            hand.press(KeyCode.SPACE);
+            answer(hand, "set/desk/mic1.mute/on");
+            hand.focus("#trouble-stays");
+            hand.press(KeyCode.SPACE);
+            assertThat(hand.session().proof().get().heard())
+                    .anyMatch(finding -> finding.headline().contains("does not hear Maren"));
+            assertThat(day(hand).log().getLast().text()).endsWith("; it stays so");
+        }
     }
 
     @Test

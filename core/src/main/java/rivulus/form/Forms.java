@@ -211,6 +211,8 @@ public final class Forms {
         double minutes = on.show().scenes().stream().mapToDouble(Scene::minutes).sum();
         List<String> words = new ArrayList<>();
         if (!on.show().occasion().date().isEmpty()) words.add(on.show().occasion().date());
+        if (!on.show().occasion().air().isEmpty())
+            words.add("on air at " + on.show().occasion().air());
         if (minutes > 0) words.add(Words.minutes(minutes) + " in all");
         return new Outline.Row(
                 "show/show",

@@ -2,11 +2,9 @@ package rivulus.trouble;
 
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.EnumMap;
 import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.BooleanSupplier;
@@ -52,12 +50,6 @@ public final class Diagnosis {
 
     /// So sure is sure enough to put hands on it.
     private static final double SURE = 0.9;
-
-    /// A question that tells less than this, in bits, is not worth asking.
-    private static final double LEAST_BITS = 0.03;
-
-    /// Added to every question's minutes: asking at all costs something.
-    private static final double BOTHER = 0.5;
 
     private static final double LEAST_CHANCE = 1e-4;
     private static final int PAIRED = 8;
@@ -316,117 +308,7 @@ public final class Diagnosis {
     public List<Next> questions() {
         Set<String> asked = new HashSet<>();
         for (Said said : answers) asked.add(said.question().id());
-        List<Integer> live = new ArrayList<>();
-        for (int b = 0; b < field.broken().size(); b++) if (chance[b] >= LEAST_CHANCE) live.add(b);
-        List<Next> all = new ArrayList<>();
-        for (int a = 0; a < field.asks().size(); a++) {
-            Question.Ask ask = field.asks().get(a);
-            if (asked.contains(ask.id())) continue;
-            int at = a;
-            worth(ask, live, b -> field.said(b, at), all);
-        }
-        for (int p = 0; p < field.probes().size(); p++) {
-            Question.Probe probe = field.probes().get(p);
-            if (asked.contains(probe.id())) continue;
-            int at = p;
-            worth(probe, live, b -> field.shown(b, at), all);
-        }
-        looks(live, asked, all);
-        all.sort(
-                Comparator.comparingDouble(
-                                (Next next) -> next.bits() / (next.question().minutes() + BOTHER))
-                        .reversed());
-        return all;
-    }
-
-    /// What something broken would bring as an answer.
-    private interface Would {
-        Symptom say(int broken);
-    }
-
-    private void worth(Question question, List<Integer> live, Would would, List<Next> all) {
-        Map<Symptom, Double> mass = new EnumMap<>(Symptom.class);
-        Map<Symptom, Integer> count = new EnumMap<>(Symptom.class);
-        double sum = 0;
-        for (int b : live) {
-            Symptom symptom = would.say(b);
-            mass.merge(symptom, chance[b], Double::sum);
-            count.merge(symptom, 1, Integer::sum);
-            sum += chance[b];
-        }
-        double bits = entropy(mass.values(), sum);
-        if (bits < LEAST_BITS) return;
-        List<String> parts = new ArrayList<>();
-        count.entrySet().stream()
-                .sorted(Map.Entry.<Symptom, Integer>comparingByValue().reversed())
-                .limit(3)
-                .forEach(
-                        entry ->
-                                parts.add(
-                                        "%d would say %s"
-                                                .formatted(
-                                                        entry.getValue(), entry.getKey().words())));
-        all.add(
-                new Next(
-                        question,
-                        bits,
-                        "parts %s: %s"
-                                .formatted(
-                                        Words.count(live.size(), "suspect"),
-                                        String.join(", ", parts))));
-    }
-
-    private void looks(List<Integer> live, Set<String> asked, List<Next> all) {
-        Set<Integer> alive = new HashSet<>(live);
-        double sum = live.stream().mapToDouble(b -> chance[b]).sum();
-        field.spots()
-                .forEach(
-                        (id, there) -> {
-                            if (asked.contains(id)) return;
-                            List<Integer> here =
-                                    there.stream()
-                                            .distinct()
-                                            .filter(alive::contains)
-                                            .sorted(Comparator.comparing(b -> -chance[b]))
-                                            .toList();
-                            if (here.isEmpty()) return;
-                            List<Double> masses = new ArrayList<>();
-                            Spot spot = null;
-                            List<Fault> faults = new ArrayList<>();
-                            double rest = sum;
-                            for (int b : here) {
-                                masses.add(chance[b]);
-                                rest -= chance[b];
-                                for (Fault fault : field.broken().get(b).faults())
-                                    if (fault.spot().id().equals(id)) {
-                                        if (!faults.contains(fault)) faults.add(fault);
-                                        spot =
-                                                spot == null
-                                                        ? fault.spot()
-                                                        : spot.takes(fault.spot().minutes());
-                                    }
-                            }
-                            masses.add(Math.max(0, rest));
-                            double bits = entropy(masses, sum);
-                            if (bits < LEAST_BITS) return;
-                            all.add(
-                                    new Next(
-                                            new Question.Look(spot, faults),
-                                            bits,
-                                            "%s of %s could be seen there"
-                                                    .formatted(
-                                                            here.size(),
-                                                            Words.count(live.size(), "suspect"))));
-                        });
-    }
-
-    private static double entropy(Iterable<Double> masses, double sum) {
-        double bits = 0;
-        for (double mass : masses) {
-            double share = mass / sum;
-            if (share > 0) bits -= share * Math.log(share) / Math.log(2);
-        }
-        return bits;
+        return new Asking(field, chance, LEAST_CHANCE, asked).all();
     }
 
     /// What somebody reports first: a question about an ear and a source.

@@ -17,6 +17,7 @@ import rivulus.check.SceneProof;
 import rivulus.desk.Channel;
 import rivulus.desk.Channels;
 import rivulus.gear.Electric;
+import rivulus.gear.Endpoint;
 import rivulus.gear.GearKind;
 import rivulus.gear.Knob;
 import rivulus.gear.Port;
@@ -260,14 +261,29 @@ final class Faults {
     /// What goes through a lead: sound itself, or what a computer picks from what is joined to it.
     private Set<Integer> legs(LeadReport lead) {
         Set<Integer> legs = new HashSet<>();
-        for (Leg leg : live.graph().legs()) if (isThrough(lead, leg)) legs.add(leg.index());
+        Set<Ref> picked = picked(lead);
+        for (Leg leg : live.graph().legs()) if (isThrough(lead, leg, picked)) legs.add(leg.index());
         return legs;
     }
 
-    private boolean isThrough(LeadReport lead, Leg leg) {
-        if (leg.kind() == Leg.Kind.CABLE) return isAt(leg, lead.cable().from(), lead.cable().to());
-        if (leg.kind() != Leg.Kind.PICK) return false;
-        return isBetween(leg, lead.a().device(), lead.b().device());
+    private boolean isThrough(LeadReport lead, Leg leg, Set<Ref> picked) {
+        return switch (leg.kind()) {
+            case CABLE -> isAt(leg, lead.cable().from(), lead.cable().to());
+            case PICK -> picked.contains(leg.from()) || picked.contains(leg.to());
+            case ROUTE, AIR, WORN -> false;
+        };
+    }
+
+    /// What programs pick of a machine that is joined to their computer by this lead.
+    private Set<Ref> picked(LeadReport lead) {
+        Set<Ref> points = new HashSet<>();
+        for (End end : List.of(lead.a(), lead.b()))
+            for (Endpoint endpoint : kind(end.device()).endpoints()) {
+                if (!endpoint.port().equals(Optional.of(end.port().id()))) continue;
+                endpoint.plays().ifPresent(at -> points.add(new Ref(end.device().id(), at)));
+                endpoint.hears().ifPresent(at -> points.add(new Ref(end.device().id(), at)));
+            }
+        return points;
     }
 
     private static boolean isAt(Leg leg, Ref a, Ref b) {
@@ -278,18 +294,6 @@ final class Faults {
         return point.device().equals(port.device())
                 && (point.name().equals(port.name() + ".in")
                         || point.name().equals(port.name() + ".out"));
-    }
-
-    /// Whether a pick goes over a lead between a computer and a box.
-    private boolean isBetween(Leg leg, Device a, Device b) {
-        return isOn(leg.from(), a) && isOn(leg.to(), b) || isOn(leg.from(), b) && isOn(leg.to(), a);
-    }
-
-    private boolean isOn(Ref point, Device device) {
-        return point.device().equals(device.id())
-                || survey.device(point.device())
-                        .filter(program -> program.on().equals(device.id()))
-                        .isPresent();
     }
 
     private void halves(FaultKind kind) {

@@ -2,10 +2,14 @@ package rivulus.trouble;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Optional;
+import java.util.SequencedMap;
 import rivulus.check.Proof;
 import rivulus.check.SceneProof;
+import rivulus.recording.Remark;
+import rivulus.recording.Track;
 import rivulus.show.Answer;
 import rivulus.show.Day;
 import rivulus.show.Ear;
@@ -116,6 +120,43 @@ public record Soundcheck(List<Row> rows) {
                             day.answer(ear.id(), source.id(), scene.scene().id())));
         }
         return Optional.empty();
+    }
+
+    /// What a test recording answers, of tracks that hold one source: what was said of each there.
+    ///
+    /// @param tracks of the recording
+    /// @param remarks what it says
+    public SequencedMap<Check, Symptom> answeredBy(List<Track> tracks, List<Remark> remarks) {
+        SequencedMap<Check, Symptom> answers = new LinkedHashMap<>();
+        for (Track track : tracks) {
+            if (track.ear().isEmpty() || track.source().isEmpty()) continue;
+            String id = track.ear().get().id() + "-" + track.source().get().id();
+            rows.stream()
+                    .flatMap(row -> row.checks().stream())
+                    .filter(check -> check.id().equals(id))
+                    .findFirst()
+                    .ifPresent(check -> answers.put(check, of(remarks, track.ear().get().id())));
+        }
+        return answers;
+    }
+
+    private static Symptom of(List<Remark> remarks, String ear) {
+        for (Remark remark : remarks) {
+            if (!remark.ears().contains(ear) || !remark.severity().isSerious()) continue;
+            return switch (remark.kind()) {
+                case SILENT -> Symptom.NOT;
+                case UNEVEN ->
+                        remark.figures().getOrDefault("offLu", 0.0) < 0
+                                ? Symptom.SOFT
+                                : Symptom.LOUD;
+                case HUM -> Symptom.HUM;
+                case SIDES -> Symptom.ONE_SIDE;
+                case CLIPPED -> Symptom.CRACKLE;
+                case ECHO -> Symptom.TWICE;
+                case PEAKS, BLEED, PICTURE, DRIFT, SPEED, NOISE, LOUDNESS, FILE -> Symptom.OTHER;
+            };
+        }
+        return Symptom.AS_WISHED;
     }
 
     /// The row of an ear.

@@ -66,31 +66,34 @@ class DiagnosisTest {
         assertThat(right).isGreaterThan(search.noticed() * 8 / 10);
     }
 
-    /// What an ear reports under a fault is what the proof of the faulty show says it hears.
-    @Test
-    void whatIsForetoldIsWhatAProofOfTheFaultyShowSays() {
-        Diagnosis search = lantern();
-        SceneProof planned = PROVEN.scene("call-in").orElseThrow();
+    /// What an ear reports under a fault is what the proof of the faulty show says it hears: every
+    /// seventh fault, and every lead, two between the same two machines among them.
+    @ParameterizedTest
+    @ValueSource(strings = {"lantern-hour", "long-read-repaired"})
+    void whatIsForetoldIsWhatAProofOfTheFaultyShowSays(String name) {
+        Proof proof = name.equals("lantern-hour") ? PROVEN : Demo.PROVER.prove(Demo.show(name));
+        String scene = proof.fullest().scene().id();
+        Field field = Diagnosis.of(Demo.PROVER, proof, scene, () -> false).field();
+        SceneProof planned = proof.scene(scene).orElseThrow();
         int looked = 0;
-        for (int b = 0; b < search.field().broken().size(); b += 7) {
-            Fault fault = search.field().broken().get(b).faults().getFirst();
-            if (fault.plan().isEmpty()) continue;
-            SceneProof faulty =
-                    Demo.PROVER.prove(fault.plan().get()).scene("call-in").orElseThrow();
-            for (Question.Ask ask : search.reports()) {
+        for (int b = 0; b < field.broken().size(); b++) {
+            Fault fault = field.broken().get(b).faults().getFirst();
+            if (fault.plan().isEmpty() || b % 7 != 0 && !fault.id().startsWith("lead/")) continue;
+            SceneProof faulty = Demo.PROVER.prove(fault.plan().get()).scene(scene).orElseThrow();
+            for (Question.Ask ask : field.asks()) {
                 SceneProof.Heard cell = planned.of(ask.ear().id(), ask.source().id());
                 Symptom would =
                         Reports.of(
                                 cell.hearing(),
                                 faulty.of(ask.ear().id(), ask.source().id()).hearing(),
                                 planned);
-                assertThat(search.field().said(b, search.field().indexOf(ask)))
+                assertThat(field.said(b, field.indexOf(ask)))
                         .as("%s: %s", fault.words(), ask.words())
                         .isEqualTo(ask.metered() ? Reports.onAMeter(would) : would);
                 looked++;
             }
         }
-        assertThat(looked).isGreaterThan(1000);
+        assertThat(looked).isGreaterThan(200);
     }
 
     @Test

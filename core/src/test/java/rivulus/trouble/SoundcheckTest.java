@@ -2,15 +2,21 @@ package rivulus.trouble;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.nio.file.Path;
 import java.time.LocalDateTime;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import rivulus.check.Demo;
 import rivulus.disk.Extras;
+import rivulus.recording.Remark;
+import rivulus.recording.Track;
 import rivulus.show.Answer;
 import rivulus.show.Ear;
 import rivulus.show.Show;
 import rivulus.show.Symptom;
+import rivulus.words.Severity;
 
 class SoundcheckTest {
     private static final Show PLAN = Demo.lanternMended();
@@ -72,5 +78,29 @@ class SoundcheckTest {
         assertThat(amiss.rows().getFirst().isWell()).isFalse();
         assertThat(amiss.rows().getFirst().words()).isEqualTo("Maren twice");
         assertThat(amiss.words()).endsWith(", 1 not as it should be");
+    }
+
+    /// One track is as it should be, one hums; a mix answers nothing of single voices.
+    @Test
+    void aTestRecordingAnswersForTheTracksOfSingleVoices() {
+        Soundcheck check = of(PLAN);
+        List<Track> tracks = List.of(track("track-maren", "maren"), track("track-ivo", "ivo"));
+        Remark hum =
+                new Remark(
+                        Remark.Kind.HUM,
+                        Severity.PROBLEM,
+                        "Ivo's track hums.",
+                        List.of("track-ivo"),
+                        Optional.empty(),
+                        List.of(),
+                        Map.of(),
+                        Map.of());
+        assertThat(check.answeredBy(tracks, List.of(hum)).values())
+                .containsExactly(Symptom.AS_WISHED, Symptom.HUM);
+    }
+
+    private static Track track(String ear, String source) {
+        return new Track(
+                Path.of(ear + ".wav"), 0, null, PLAN.ear(ear), PLAN.cast().source(source), false);
     }
 }

@@ -59,6 +59,7 @@ public final class DayStage extends StackPane implements Stage, View<DaySight> {
     private final Map<DaySight.Part, ToggleButton> tabs = new EnumMap<>(DaySight.Part.class);
     private final StackPane shown = new StackPane();
     private final StackPane side = new StackPane();
+    private final TroubleBox trouble;
     private DaySight.Part part = DaySight.Part.SET_UP;
     private int seconds;
     /// Whether the keyboard is wanted here once it is drawn.
@@ -75,7 +76,8 @@ public final class DayStage extends StackPane implements Stage, View<DaySight> {
         this.session = session;
         parts.put(DaySight.Part.SET_UP, new SetUpBox(session, this::find));
         parts.put(DaySight.Part.SOUNDCHECK, new SoundcheckBox(session, this::find));
-        parts.put(DaySight.Part.TROUBLE, new TroubleBox(session));
+        trouble = new TroubleBox(session);
+        parts.put(DaySight.Part.TROUBLE, trouble);
         parts.put(DaySight.Part.AIR, new AirBox(session, () -> turn(DaySight.Part.TROUBLE)));
         parts.put(DaySight.Part.LOG, new LogBox(session, saveLog, saveChapters, nextShow));
         HBox heads = new HBox();
@@ -186,6 +188,18 @@ public final class DayStage extends StackPane implements Stage, View<DaySight> {
                                 wanted = true;
                             }));
         all.add(
+                Command.when(
+                        "Find the fault: what the chosen ear hears is amiss",
+                        "Shortcut+Shift+F",
+                        () -> session.picture().get() != null && !session.ear().get().isEmpty(),
+                        () -> {
+                            trouble.about(session.ear().get(), amiss());
+                            session.stage().set(ID);
+                            session.days().leave();
+                            turn(DaySight.Part.TROUBLE);
+                            wanted = true;
+                        }));
+        all.add(
                 new Command(
                         () ->
                                 session.document().locked().get()
@@ -202,6 +216,16 @@ public final class DayStage extends StackPane implements Stage, View<DaySight> {
                                             : "The plan can be changed");
                         }));
         return all;
+    }
+
+    /// The chosen source, else the one that the first finding of the chosen ear is about.
+    private String amiss() {
+        if (!session.source().get().isEmpty()) return session.source().get();
+        Picture picture = session.picture().get();
+        return picture.scene().findingsOf(session.ear().get()).stream()
+                .flatMap(finding -> finding.source().stream())
+                .findFirst()
+                .orElse("");
     }
 
     /// Puts the keyboard where the part is worked with.

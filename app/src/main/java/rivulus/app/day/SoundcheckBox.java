@@ -1,8 +1,10 @@
 package rivulus.app.day;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Optional;
+import java.util.SequencedMap;
 import java.util.function.BiConsumer;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -37,6 +39,7 @@ final class SoundcheckBox implements DayStage.PartBox {
     private final Label about = Look.paragraph("", "soft");
     private final Replies replies = new Replies("check-reply");
     private final Button all = new Button("All is well here   (A)");
+    private final Button recorded = new Button("As the recording says   (R)");
     private final Button fault = new Button("Find out why   (F)");
     private Optional<Soundcheck> check = Optional.empty();
     private String chosen = "";
@@ -58,7 +61,13 @@ final class SoundcheckBox implements DayStage.PartBox {
         middle.getChildren().setAll(head, scroll);
         all.setOnAction(_ -> now().flatMap(this::rowOf).ifPresent(session.days()::allWell));
         fault.setOnAction(_ -> findIt());
-        for (Button button : List.of(all, fault)) button.setMaxWidth(Double.MAX_VALUE);
+        recorded.setId("check-recorded");
+        recorded.setOnAction(
+                _ -> {
+                    var said = recorded();
+                    if (!said.isEmpty()) session.days().answer(said);
+                });
+        for (Button button : List.of(all, recorded, fault)) button.setMaxWidth(Double.MAX_VALUE);
         side.getStyleClass().add("day-side");
         side.getChildren()
                 .setAll(
@@ -67,7 +76,8 @@ final class SoundcheckBox implements DayStage.PartBox {
                         about,
                         fault,
                         replies,
-                        all);
+                        all,
+                        recorded);
         clear();
     }
 
@@ -214,8 +224,15 @@ final class SoundcheckBox implements DayStage.PartBox {
                                             () -> answer(one, symptom)));
                 });
         replies.show(given);
+        Look.show(recorded, !recorded().isEmpty());
         Look.show(all, now.filter(one -> one.answer().isEmpty()).isPresent());
         Look.show(fault, now.filter(one -> one.answer().isPresent() && !one.isWell()).isPresent());
+    }
+
+    private SequencedMap<Soundcheck.Check, Symptom> recorded() {
+        var heard = session.recordings().heard().get();
+        return check.map(all -> all.answeredBy(heard.tracks(), heard.remarks()))
+                .orElseGet(LinkedHashMap::new);
     }
 
     /// What is not as it should be stays chosen, so that one can find out why at once.
@@ -236,6 +253,9 @@ final class SoundcheckBox implements DayStage.PartBox {
             event.consume();
         } else if (event.getCode() == KeyCode.F) {
             findIt();
+            event.consume();
+        } else if (event.getCode() == KeyCode.R) {
+            recorded.fire();
             event.consume();
         } else replies.key(event);
     }

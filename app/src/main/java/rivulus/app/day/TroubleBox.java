@@ -48,6 +48,8 @@ final class TroubleBox implements DayStage.PartBox {
     private final VBox begin = new VBox(8);
     private final ComboBox<Soundcheck.Row> ear = new ComboBox<>();
     private final ComboBox<Soundcheck.Check> source = new ComboBox<>();
+    private String wantedEar = "";
+    private String wantedSource = "";
     private final Replies how = new Replies("trouble-how");
 
     TroubleBox(Session session) {
@@ -144,8 +146,32 @@ final class TroubleBox implements DayStage.PartBox {
                             String was = ear.getValue() == null ? "" : ear.getValue().ear().id();
                             ear.getItems().setAll(check.rows());
                             check.row(was).ifPresent(ear::setValue);
+                            choose();
                         });
         draw();
+    }
+
+    /// Begins with an ear and, where it is asked there, a source.
+    void about(String atEar, String ofSource) {
+        wantedEar = atEar;
+        wantedSource = ofSource;
+    }
+
+    private void choose() {
+        ear.getItems().stream()
+                .filter(row -> row.ear().id().equals(wantedEar))
+                .findFirst()
+                .ifPresent(
+                        row -> {
+                            ear.setValue(row);
+                            source.getItems().setAll(row.checks());
+                            source.getSelectionModel().selectFirst();
+                            row.checks().stream()
+                                    .filter(c -> c.ask().source().id().equals(wantedSource))
+                                    .findFirst()
+                                    .ifPresent(source::setValue);
+                            wantedEar = "";
+                        });
     }
 
     private void offer() {

@@ -2,6 +2,7 @@ package rivulus.app.session;
 
 import java.time.LocalDateTime;
 import java.util.Optional;
+import java.util.SequencedMap;
 import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
 import java.util.function.Function;
@@ -140,6 +141,18 @@ public final class Days implements AutoCloseable {
                     Day now = day;
                     for (Soundcheck.Check check : row.checks())
                         if (check.answer().isEmpty()) now = answered(now, check, Symptom.AS_WISHED);
+                    return now;
+                });
+    }
+
+    /// Keeps what a test recording answers.
+    public void answer(SequencedMap<Soundcheck.Check, Symptom> said) {
+        edit(
+                "Answer as the recording says",
+                day -> {
+                    Day now = day;
+                    for (var one : said.entrySet())
+                        now = answered(now, one.getKey(), one.getValue());
                     return now;
                 });
     }
