@@ -226,11 +226,11 @@ public final class Shots extends Application {
                     window.openDemo(DemoShows.LANTERN_HOUR);
                     session.stage().set(DayStage.ID);
                 });
-        shot("day-soundcheck", () -> press("#day-soundcheck"));
-        shot("day-trouble", () -> press("#check-reply-2"));
-        shot("day-trouble-ask", () -> press("#check-find"));
+        shot("day-soundcheck-begun", () -> press("#day-soundcheck"));
+        shot("day-soundcheck", () -> press("#check-reply-2"));
+        shot("day-trouble", () -> press("#check-find"));
         shot(
-                "day-air",
+                "day-air-day",
                 () -> {
                     press("#day-air");
                     for (int scene = 0; scene < 2; scene++)
@@ -238,7 +238,7 @@ public final class Shots extends Application {
                     session.days().log(Logged.Kind.NOTE, "Ivo's stool creaks");
                     session.days().learn("Another stool for Ivo");
                 });
-        shot("day-air-night", () -> session.settings().theme().set(Settings.NIGHT));
+        shot("day-air", () -> session.settings().theme().set(Settings.NIGHT));
         shot(
                 "day-log",
                 () -> {

@@ -28,7 +28,7 @@ public final class Troubleshooting {
                 "| show | faults | goal | answers | most | found | found, 1 in 10 wrong | begins, ms | a question, ms |");
         System.out.println("|---|---|---|---|---|---|---|---|---|");
         for (String name : names) {
-            Proof proof = prover.prove(DemoShows.read(name, prover.catalogue()));
+            Proof proof = prover.prove(DemoShows.open(name, prover.catalogue()));
             String scene = proof.fullest().scene().id();
             long start = System.nanoTime();
             Diagnosis search = Diagnosis.of(prover, proof, scene, () -> false);
