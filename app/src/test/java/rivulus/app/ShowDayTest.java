@@ -247,6 +247,23 @@ class ShowDayTest {
         assertThat(hand.textIn("#setup-rows")).doesNotContain("Another stool");
     }
 
+    @Test
+    void aFindingOfThePlanLeadsToTheFaultAndTheListIsPrintedWithBoxes() throws Exception {
+        try (Hand hand = Hand.atDemo(folder)) {
+            hand.click(hand.withText("Find the fault …"));
+            assertThat(hand.session().stage().get()).isEqualTo("day");
+            hand.focus("#trouble-how-1");
+            hand.press(KeyCode.SPACE);
+            assertThat(hand.textIn("#trouble-answers"))
+                    .startsWith("Nadia, how do you hear yourself?");
+            Path list = folder.resolve("setup.md");
+            hand.willAnswer(list);
+            hand.press(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.DIGIT1);
+            hand.click("#setup-print");
+            assertThat(Files.readString(list)).contains("Levels down, loudspeakers off", "\\[ \\]");
+        }
+    }
+
     /// Whoever takes up what a killed program left is on air still.
     @Test
     void aShowThatIsOnAirIsTakenUpLocked() {

@@ -5,6 +5,7 @@ import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import rivulus.check.Finding;
 import rivulus.check.Proof;
 import rivulus.check.SceneProof;
 import rivulus.gear.Power;
@@ -84,14 +85,17 @@ public record Board(
                             && !(ear.kind() == Ear.Kind.PERSON
                                     && ear.of().equals(cell.source().id())))
                         whom.add(Names.of(cell.source()));
-                boolean wrong =
+                Optional<Finding> wrong =
                         scene.findingsOf(ear.id()).stream()
-                                .anyMatch(finding -> finding.severity().isSerious());
+                                .filter(finding -> finding.severity().isSerious())
+                                .findFirst();
+                String hears = whom.isEmpty() ? "nobody" : Words.few(whom, NAMED);
                 lines.add(
                         new Line(
                                 ear.name(),
-                                whom.isEmpty() ? "nobody" : Words.few(whom, NAMED),
-                                wrong));
+                                wrong.map(finding -> hears + ". " + finding.headline())
+                                        .orElse(hears),
+                                wrong.isPresent()));
             }
             return lines;
         }

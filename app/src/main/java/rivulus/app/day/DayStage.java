@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Consumer;
 import java.util.function.Function;
 import javafx.animation.Animation;
 import javafx.animation.KeyFrame;
@@ -25,6 +26,7 @@ import rivulus.app.session.View;
 import rivulus.app.stage.Command;
 import rivulus.app.stage.Stage;
 import rivulus.setup.Step;
+import rivulus.sheet.Sheets;
 import rivulus.show.Symptom;
 import rivulus.trouble.Soundcheck;
 
@@ -69,17 +71,22 @@ public final class DayStage extends StackPane implements Stage, View<DaySight> {
 
     /// The stage of a session.
     ///
-    /// @param saveLog asks where the log goes
+    /// @param save asks where a sheet goes
     /// @param saveChapters asks where chapter marks go
     /// @param nextShow begins the next evening from this one
-    public DayStage(Session session, Runnable saveLog, Runnable saveChapters, Runnable nextShow) {
+    public DayStage(
+            Session session, Consumer<Sheets.Kind> save, Runnable saveChapters, Runnable nextShow) {
         this.session = session;
-        parts.put(DaySight.Part.SET_UP, new SetUpBox(session, this::find));
+        parts.put(
+                DaySight.Part.SET_UP,
+                new SetUpBox(session, this::find, () -> save.accept(Sheets.Kind.SETUP)));
         parts.put(DaySight.Part.SOUNDCHECK, new SoundcheckBox(session, this::find));
         trouble = new TroubleBox(session);
         parts.put(DaySight.Part.TROUBLE, trouble);
         parts.put(DaySight.Part.AIR, new AirBox(session, () -> turn(DaySight.Part.TROUBLE)));
-        parts.put(DaySight.Part.LOG, new LogBox(session, saveLog, saveChapters, nextShow));
+        parts.put(
+                DaySight.Part.LOG,
+                new LogBox(session, () -> save.accept(Sheets.Kind.LOG), saveChapters, nextShow));
         HBox heads = new HBox();
         heads.getStyleClass().add("layers");
         for (DaySight.Part one : DaySight.Part.values()) {
@@ -146,6 +153,15 @@ public final class DayStage extends StackPane implements Stage, View<DaySight> {
         turn(DaySight.Part.TROUBLE);
     }
 
+    /// Asks what is amiss with what an ear hears of a source.
+    public void find(String ear, String source) {
+        trouble.about(ear, source);
+        session.stage().set(ID);
+        session.days().leave();
+        wanted = true;
+        turn(DaySight.Part.TROUBLE);
+    }
+
     @Override
     public String id() {
         return ID;
@@ -192,13 +208,7 @@ public final class DayStage extends StackPane implements Stage, View<DaySight> {
                         "Find the fault: what the chosen ear hears is amiss",
                         "Shortcut+Shift+F",
                         () -> session.picture().get() != null && !session.ear().get().isEmpty(),
-                        () -> {
-                            trouble.about(session.ear().get(), amiss());
-                            session.stage().set(ID);
-                            session.days().leave();
-                            turn(DaySight.Part.TROUBLE);
-                            wanted = true;
-                        }));
+                        () -> find(session.ear().get(), amiss())));
         all.add(
                 new Command(
                         () ->

@@ -25,6 +25,8 @@ import rivulus.words.Words;
 
 /// The log, searched; at its side what to do otherwise the next time.
 final class LogBox implements DayStage.PartBox {
+    private static final int SHOWN = 300;
+
     private final Session session;
     private final VBox middle = new VBox(8);
     private final VBox side = new VBox(8);
@@ -97,7 +99,9 @@ final class LogBox implements DayStage.PartBox {
         draw();
     }
 
+    /// Only while somebody looks: a long evening has thousands of lines.
     private void draw() {
+        if (middle.getScene() == null) return;
         Show show = session.show().get();
         List<Logged> log = show.day().log();
         head.setText(
@@ -105,6 +109,10 @@ final class LogBox implements DayStage.PartBox {
         String wanted = search.getText().strip().toLowerCase(Locale.ROOT);
         List<Node> rows = new ArrayList<>();
         for (Logged line : log.reversed()) {
+            if (rows.size() == SHOWN) {
+                rows.add(Look.paragraph("Older lines are found by searching.", "soft"));
+                break;
+            }
             String scene = show.scene(line.scene()).map(Scene::name).orElse("");
             String all = (line.kind().words() + " " + scene + " " + line.text());
             if (all.toLowerCase(Locale.ROOT).contains(wanted)) rows.add(row(line, scene));

@@ -64,7 +64,8 @@ final class SetUpBox implements DayStage.PartBox {
     private final Button ordered = new Button();
 
     /// @param find looks for what is broken where a step failed
-    SetUpBox(Session session, Consumer<Step> find) {
+    /// @param print asks where the list goes, with boxes
+    SetUpBox(Session session, Consumer<Step> find, Runnable print) {
         this.session = session;
         this.find = find;
         rows.setId("setup-rows");
@@ -86,11 +87,15 @@ final class SetUpBox implements DayStage.PartBox {
                                     (order.ordinal() + 1) % Progress.Order.values().length];
                     session.redraw();
                 });
+        Button printed = new Button("Print …");
+        printed.setId("setup-print");
+        printed.setMinWidth(Region.USE_PREF_SIZE);
+        printed.setOnAction(_ -> print.run());
         scroll.setFitToWidth(true);
         scroll.setFocusTraversable(false);
         scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
         VBox.setVgrow(scroll, Priority.ALWAYS);
-        HBox head = new HBox(12, clock, Look.spring(), ordered, hands);
+        HBox head = new HBox(12, clock, Look.spring(), ordered, hands, printed);
         head.getStyleClass().add("day-bar");
         head.setAlignment(Pos.CENTER_LEFT);
         middle.getChildren().setAll(head, empty, scroll);

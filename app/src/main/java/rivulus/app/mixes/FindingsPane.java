@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.BiConsumer;
 import java.util.function.Function;
 import javafx.collections.MapChangeListener;
 import javafx.scene.Node;
@@ -56,6 +57,7 @@ final class FindingsPane extends VBox implements View<FindingsPane.Sight> {
 
     private final Session session;
     private final Runnable afterwards;
+    private final BiConsumer<String, String> fault;
     private final VBox cards = new VBox();
     private final Label title = Look.text("", "pane-title");
     private Picture shown;
@@ -63,7 +65,8 @@ final class FindingsPane extends VBox implements View<FindingsPane.Sight> {
     private String foremost = "";
 
     /// @param afterwards where the keyboard goes once a cure is taken
-    FindingsPane(Session session, Runnable afterwards) {
+    FindingsPane(Session session, Runnable afterwards, BiConsumer<String, String> fault) {
+        this.fault = fault;
         this.session = session;
         this.afterwards = afterwards;
         getStyleClass().add("findings");
@@ -181,6 +184,18 @@ final class FindingsPane extends VBox implements View<FindingsPane.Sight> {
         if (card.elsewhere()) session.scene().set(card.trouble().first().scene());
     }
 
+    /// On the day the plan may be right and the rig not.
+    private Button faultOf(TroubleCard card) {
+        Button find = new Button("Find the fault …");
+        find.getStyleClass().add("silence-ask");
+        find.setAccessibleText("Find the fault on the day: " + card.headline());
+        Finding first = card.trouble().first();
+        Look.show(find, first.ear().isPresent() && first.source().isPresent());
+        find.setOnAction(
+                _ -> fault.accept(first.ear().orElseThrow(), first.source().orElseThrow()));
+        return find;
+    }
+
     private VBox card(TroubleCard card) {
         VBox box = new VBox();
         box.getStyleClass().addAll("card", card.trouble().severity().word());
@@ -197,8 +212,10 @@ final class FindingsPane extends VBox implements View<FindingsPane.Sight> {
         cures.getStyleClass().add("cures");
         box.getChildren().add(cures);
         List<String> ids = card.trouble().findings().stream().map(Finding::id).distinct().toList();
-        box.getChildren()
-                .add(new SilenceBox(card.headline(), reason -> session.silence(ids, reason)));
+        SilenceBox silence =
+                new SilenceBox(card.headline(), reason -> session.silence(ids, reason));
+        HBox.setHgrow(silence, Priority.ALWAYS);
+        box.getChildren().add(new HBox(faultOf(card), silence));
         String id = card.trouble().id();
         if (cureBoxes.isEmpty()) foremost = id;
         cureBoxes.put(id, cures);

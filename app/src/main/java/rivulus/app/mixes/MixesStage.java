@@ -2,6 +2,7 @@ package rivulus.app.mixes;
 
 import java.nio.file.Path;
 import java.util.List;
+import java.util.function.BiConsumer;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import javafx.beans.property.BooleanProperty;
@@ -62,10 +63,11 @@ public final class MixesStage extends StackPane implements Stage, View<Sight> {
             Runnable open,
             Consumer<Path> recent,
             Consumer<String> example,
-            Runnable afterwards) {
+            Runnable afterwards,
+            BiConsumer<String, String> fault) {
         StartPage.Wanted wanted = new StartPage.Wanted(plan, open, recent, example);
         this.session = session;
-        findings = new FindingsPane(session, afterwards);
+        findings = new FindingsPane(session, afterwards, fault);
         course = new Watercourse(session.device()::set, this::follow, this::listen);
         ruler = new ArrivalRuler(this::follow);
         back.setId("back-to-ear");

@@ -15,7 +15,6 @@ import rivulus.app.rig.KnobsPane;
 import rivulus.app.rig.RigStage;
 import rivulus.app.session.Session;
 import rivulus.app.stage.Stage;
-import rivulus.sheet.Sheets;
 
 /// Rail on the left, the chosen stage in the middle, findings, wishes or knobs on the right. In a
 /// narrow window the right-hand pane folds into a drawer.
@@ -46,6 +45,12 @@ final class Workspace extends BorderPane {
                                         Optional.of(device.template()), Optional.of(device)));
         rig = new RigStage(session, kind -> window.openBench(kind, Optional.empty()));
         BriefStage brief = new BriefStage(session, () -> session.stage().set(MixesStage.ID));
+        DayStage day =
+                new DayStage(
+                        session,
+                        kind -> window.files().saveSheet(kind),
+                        () -> window.files().saveChapters(),
+                        () -> window.files().nextShow());
         mixes =
                 new MixesStage(
                         session,
@@ -53,18 +58,13 @@ final class Workspace extends BorderPane {
                         () -> window.files().openShow(),
                         window::open,
                         window::openDemo,
-                        this::focusEars);
+                        this::focusEars,
+                        (ear, source) -> day.find(ear, source));
         LevelsStage levels =
                 new LevelsStage(
                         session,
                         () -> window.files().openRecording(),
                         () -> session.stage().set(rig.id()));
-        DayStage day =
-                new DayStage(
-                        session,
-                        () -> window.files().saveSheet(Sheets.Kind.LOG),
-                        () -> window.files().saveChapters(),
-                        () -> window.files().nextShow());
         stages = List.of(brief, rig, mixes, levels, day);
         session.stage().set(mixes.id());
         side.getStyleClass().add("side");
