@@ -95,10 +95,10 @@ final class SetUpBox implements DayStage.PartBox {
         scroll.setFocusTraversable(false);
         scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
         VBox.setVgrow(scroll, Priority.ALWAYS);
-        HBox head = new HBox(12, clock, Look.spring(), ordered, hands, printed);
+        HBox head = new HBox(8, ordered, hands, Look.spring(), printed);
         head.getStyleClass().add("day-bar");
         head.setAlignment(Pos.CENTER_LEFT);
-        middle.getChildren().setAll(head, empty, scroll);
+        middle.getChildren().setAll(clock, head, empty, scroll);
         done.setId("setup-done");
         done.getStyleClass().addAll("first-answer", "day-focus");
         fails.setId("setup-fails");
