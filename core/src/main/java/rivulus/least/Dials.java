@@ -58,6 +58,17 @@ public final class Dials {
         settings.remove(k);
     }
 
+    /// What has to be so only if knobs are turned as in a choice: it, or one of them otherwise.
+    public Must unless(Must must, Choice choice) {
+        Must all = must;
+        for (Turned turned : choice.turned()) {
+            Set<Setting> others = new LinkedHashSet<>(settings(turned.knob()));
+            others.remove(turned.to());
+            for (Setting other : others) all = all.or(new Stand(turned.knob(), other));
+        }
+        return all;
+    }
+
     /// Everything that a knob is tried at, how it stands included.
     List<Setting> settings(int knob) {
         return settings.computeIfAbsent(knob, this::worthTrying);

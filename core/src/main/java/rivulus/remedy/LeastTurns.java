@@ -233,7 +233,7 @@ final class LeastTurns {
 
     private void tryOut(Choice choice) {
         Proof proof = prover.prove(base.show().with(choice.turns()), base);
-        List<Must> lacking = lacking(proof);
+        List<Must> lacking = lacking(choice, proof);
         if (lacking.isEmpty() && trial.isGoodForTheRig(proof)) {
             answers.add(remedy(choice, proof));
             cheapest.never(choice);
@@ -247,9 +247,14 @@ final class LeastTurns {
     }
 
     /// What would have to be as well, seen by what is wrong with some turns.
-    private List<Must> lacking(Proof proof) {
+    private List<Must> lacking(Choice choice, Proof proof) {
         List<Must> lacking = new ArrayList<>();
-        for (Finding left : trial.leftInScenes(proof)) lacking.addAll(told(left));
+        for (Finding left : trial.leftInScenes(proof))
+            for (Must must : told(left))
+                lacking.add(
+                        Rules.of(left).need(left) == Need.IDEAS
+                                ? dials.unless(must, choice)
+                                : must);
         if (!lacking.isEmpty()) return lacking;
         for (Trial.Lost lost : trial.weakened(proof))
             lacking.addAll(

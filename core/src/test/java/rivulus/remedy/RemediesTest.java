@@ -17,6 +17,7 @@ import rivulus.gear.Setting;
 import rivulus.say.Page;
 import rivulus.show.Ref;
 import rivulus.show.Show;
+import rivulus.show.Turn;
 import rivulus.show.Wish;
 import rivulus.show.WishChange;
 import rivulus.signal.KnobUse;
@@ -191,6 +192,44 @@ class RemediesTest {
             assertThat(Demo.PROVER.prove(cure.change().after()).heard())
                     .as(cure.sentence())
                     .noneMatch(left -> left.rule().equals("uneven"));
+    }
+
+    /// What speaks against a turn speaks against that turn, not for others beside it: the pick
+    /// alone is turned back.
+    @ParameterizedTest
+    @ValueSource(doubles = {-7.3, 5.2})
+    void aPickThatStandsWrongIsTurnedBackByItself(double db) {
+        Ref pick = new Ref("desk", "usb2.pick.phone");
+        Proof wrong = Demo.PROVER.prove(Demo.lanternMended().withKnob(pick, new Setting.Level(db)));
+        Trouble uneven =
+                Trouble.of(wrong).stream()
+                        .filter(t -> t.ear().isPresent())
+                        .findFirst()
+                        .orElseThrow();
+        Remedy cure = best(wrong, uneven);
+        assertThat(cure.turns()).extracting(Turn::knob).containsExactly(pick);
+        assertThat(cure.price()).isEmpty();
+    }
+
+    /// A voice that clips at one output may be turned there, or for everybody: then it is too soft
+    /// elsewhere, which is told as the price, and comes last.
+    @Test
+    void whatACureBringsIsItsPriceAndComesAfterWhatBringsNothing() {
+        Proof wrong =
+                Demo.PROVER.prove(
+                        Demo.lanternMended()
+                                .withKnob(
+                                        new Ref("desk", "usb2.pick.mic1"), new Setting.Level(10)));
+        Trouble clips =
+                Trouble.of(wrong).stream()
+                        .filter(t -> t.first().rule().equals("clipping"))
+                        .findFirst()
+                        .orElseThrow();
+        List<Remedy> cures = Remedies.of(Demo.PROVER, wrong, clips, 3, () -> false).all();
+        assertThat(cures.getFirst().brings()).isEmpty();
+        Remedy last = cures.getLast();
+        assertThat(last.brings()).isNotEmpty().allMatch(words -> words.contains("softer than"));
+        assertThat(last.price()).containsAll(last.brings());
     }
 
     @Test
