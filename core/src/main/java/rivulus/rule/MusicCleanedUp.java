@@ -22,7 +22,6 @@ import rivulus.words.Severity;
 
 /// What is no voice, heard by way of a program that keeps voices and takes away all else.
 final class MusicCleanedUp implements Rule {
-    private static final String MARK = "voice-clean-up";
     private static final double SILENT = 1e-6;
 
     @Override
@@ -34,8 +33,7 @@ final class MusicCleanedUp implements Rule {
     public List<Finding.Draft> inRig(Proof proof, Limits limits) {
         Survey survey = proof.survey();
         List<Finding.Draft> findings = new ArrayList<>();
-        List<Leg> cleaning =
-                proof.graph().legs().stream().filter(leg -> leg.marks().contains(MARK)).toList();
+        List<Leg> cleaning = proof.graph().legs().stream().filter(Leg::keepsOnlyVoices).toList();
         Set<String> said = new HashSet<>();
         for (SceneProof scene : proof.scenes()) {
             LiveGraph live = scene.tracer().live();
@@ -47,8 +45,7 @@ final class MusicCleanedUp implements Rule {
                 for (Way way :
                         Ways.of(live).strongest(cell.source().id(), cell.ear().id(), 1).all())
                     for (Leg leg : way.legs())
-                        if (leg.marks().contains(MARK))
-                            along(survey, scene, cell, leg, said, findings);
+                        if (leg.keepsOnlyVoices()) along(survey, scene, cell, leg, said, findings);
             }
         }
         return findings;

@@ -33,6 +33,13 @@ public record Leg(
         governors = List.copyOf(governors);
     }
 
+    private static final String CLEANS_UP = "voice-clean-up";
+
+    /// Whether it keeps voices and takes away all else, as a call program's clean-up does.
+    public boolean keepsOnlyVoices() {
+        return marks.contains(CLEANS_UP);
+    }
+
     /// The same stretch between two other points of as many channels.
     Leg between(int newIndex, Ref newFrom, Ref newTo, List<Govern> newGovernors) {
         return new Leg(

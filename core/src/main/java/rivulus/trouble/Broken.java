@@ -10,8 +10,10 @@ import java.util.function.UnaryOperator;
 import rivulus.check.SceneProof;
 import rivulus.hearing.Tracer;
 import rivulus.show.Limit;
+import rivulus.show.Person;
 import rivulus.show.Ref;
 import rivulus.show.Symptom;
+import rivulus.signal.Leg;
 import rivulus.signal.LiveGraph;
 
 /// A scene with faults in it: what everybody would report. Worked out when first asked for; costs a
@@ -25,6 +27,7 @@ final class Broken {
     private final Set<String> crackles;
     private final Map<String, double[]> gains = new HashMap<>();
     private Tracer tracer;
+    private Tracer uncleaned;
 
     private Broken(
             SceneProof scene,
@@ -125,6 +128,7 @@ final class Broken {
         String ear = planned.ear().id();
         Symptom symptom =
                 Reports.of(planned.hearing(), tracer().hearing(ear, planned.source().id()), scene);
+        if (symptom != Symptom.NOT && isEaten(planned)) symptom = Symptom.NOT;
         if (metered) return Reports.onAMeter(symptom);
         boolean comes =
                 symptom != Symptom.NOT
@@ -132,6 +136,31 @@ final class Broken {
         if (comes && hums.contains(ear)) return Symptom.HUM;
         if (comes && crackles.contains(ear)) return Symptom.CRACKLE;
         return symptom;
+    }
+
+    /// Whether what is no voice comes only by way of something that keeps nothing else, and does
+    /// not in the plan.
+    private boolean isEaten(SceneProof.Heard planned) {
+        if (planned.source() instanceof Person || !Reports.isHeard(planned, scene)) return false;
+        LiveGraph live = tracer().live();
+        LiveGraph was = scene.tracer().live();
+        if (live.graph() != was.graph()) return false;
+        if (live.graph().legs().stream()
+                .noneMatch(
+                        leg ->
+                                leg.keepsOnlyVoices()
+                                        && live.legGain(leg.index()) > 0
+                                        && was.legGain(leg.index()) == 0)) return false;
+        return uncleaned().hearing(planned.ear().id(), planned.source().id()).levelDb()
+                < scene.limit(Limit.HEARD);
+    }
+
+    /// The same without what keeps only voices.
+    private synchronized Tracer uncleaned() {
+        if (uncleaned == null)
+            uncleaned =
+                    Tracer.after(tracer().live().without(Leg::keepsOnlyVoices), List.of(tracer()));
+        return uncleaned;
     }
 
     /// What a meter, or headphones plugged in at a point, would show of a source.

@@ -154,6 +154,26 @@ class DiagnosisTest {
         assertThat(likely).anyMatch(words -> words.contains("USB 1 call feed is on"));
     }
 
+    /// The pupil hears the lute by the call; its clean-up keeps voices only.
+    @Test
+    void aCleanUpThatIsOnAgainEatsTheMusicAndNotTheVoice() {
+        Show lesson = Demo.show("lute-lesson-repaired");
+        Diagnosis search = search(lesson, "lute");
+        Field field = search.field();
+        List<String> eaten = new ArrayList<>();
+        for (int b = 0; b < field.broken().size(); b++) {
+            String words = field.broken().get(b).faults().getFirst().words();
+            for (Question.Ask ask : field.asks())
+                if (words.contains("untouched") && field.said(b, field.indexOf(ask)) == Symptom.NOT)
+                    eaten.add(ask.ear().id() + " " + ask.source().id());
+        }
+        assertThat(eaten).isNotEmpty().noneMatch(pair -> isVoice(lesson, pair));
+    }
+
+    private static boolean isVoice(Show show, String pair) {
+        return show.cast().person(pair.split(" ")[1]).isPresent();
+    }
+
     @Test
     void whatFitsNothingIsSaidSo() {
         Diagnosis now = lantern();
