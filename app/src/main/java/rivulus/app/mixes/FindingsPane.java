@@ -187,7 +187,7 @@ final class FindingsPane extends VBox implements View<FindingsPane.Sight> {
     /// On the day the plan may be right and the rig not.
     private Button faultOf(TroubleCard card) {
         Button find = new Button("Find the fault …");
-        find.getStyleClass().add("silence-ask");
+        find.getStyleClass().add("fault-ask");
         find.setAccessibleText("Find the fault on the day: " + card.headline());
         Finding first = card.trouble().first();
         Look.show(find, first.ear().isPresent() && first.source().isPresent());
