@@ -18,6 +18,7 @@ import rivulus.check.Proof;
 import rivulus.check.SceneProof;
 import rivulus.disk.FileTrouble;
 import rivulus.disk.Worded;
+import rivulus.show.Ear;
 import rivulus.show.Symptom;
 import rivulus.trouble.Diagnosis;
 import rivulus.trouble.Fault;
@@ -97,20 +98,10 @@ final class TroubleCommand implements Callable<Integer> {
             throws FileTrouble {
         List<Question.Ask> all = search.reports();
         if (ear.isEmpty()) {
-            List<Question.Ask> ears =
-                    all.stream()
-                            .filter(
-                                    ask ->
-                                            all.stream()
-                                                            .filter(a -> a.ear() == ask.ear())
-                                                            .findFirst()
-                                                            .orElseThrow()
-                                                    == ask)
-                            .toList();
-            Optional<Question.Ask> whose =
-                    picked("Who hears something amiss?", ears, ask -> ask.ear().name());
+            List<Ear> ears = all.stream().map(Question.Ask::ear).distinct().toList();
+            Optional<Ear> whose = picked("Who hears something amiss?", ears, Ear::name);
             if (whose.isEmpty()) return Optional.empty();
-            ear = whose.get().ear().id();
+            ear = whose.get().id();
         } else show.known("ear", ear, all.stream().map(ask -> ask.ear().id()).distinct());
         List<Question.Ask> sources =
                 all.stream().filter(ask -> ask.ear().id().equals(ear)).toList();

@@ -3,13 +3,13 @@ package rivulus.air;
 import java.time.Duration;
 import java.time.LocalDateTime;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import rivulus.check.Finding;
 import rivulus.check.Proof;
 import rivulus.check.SceneProof;
-import rivulus.gear.Power;
-import rivulus.hearing.Tracer;
+import rivulus.desk.Silencing;
 import rivulus.power.BatteryLife;
 import rivulus.show.Ear;
 import rivulus.show.Limit;
@@ -17,9 +17,8 @@ import rivulus.show.Logged;
 import rivulus.show.MuteKey;
 import rivulus.show.Names;
 import rivulus.show.Person;
-import rivulus.show.Role;
 import rivulus.show.Show;
-import rivulus.show.Source;
+import rivulus.show.Tick;
 import rivulus.words.Words;
 
 /// What one has to see while on air. Everything follows from the plan, the log and the clock.
@@ -37,6 +36,9 @@ public record Board(
         List<Line> batteries,
         List<Line> held) {
     private static final int NAMED = 6;
+
+    /// A battery that lasts no longer is to be swapped soon ~.
+    private static final double SOON_MINUTES = 20;
 
     public Board {
         presses = List.copyOf(presses);
@@ -56,7 +58,15 @@ public record Board(
         return new Drawn(proof, at).board();
     }
 
-    private record Drawn(Proof proof, LocalDateTime at) {
+    private static final class Drawn {
+        private final Proof proof;
+        private final LocalDateTime at;
+
+        Drawn(Proof proof, LocalDateTime at) {
+            this.proof = proof;
+            this.at = at;
+        }
+
         private Show show() {
             return proof.show();
         }
@@ -102,39 +112,16 @@ public record Board(
 
         private List<Line> keys(SceneProof scene) {
             List<Line> lines = new ArrayList<>();
-            double least = scene.limit(Limit.HEARD);
             for (MuteKey key : show().mutes()) {
-                Tracer pressed = scene.with(key.knob(), key.to());
-                List<String> still = new ArrayList<>();
-                boolean heard = false;
-                for (String id : key.silences()) {
-                    Optional<Source> source = show().cast().source(id);
-                    if (source.isEmpty()) continue;
-                    for (Ear ear : show().ears()) {
-                        if (ear.kind() == Ear.Kind.TRACK || ear.of().equals(id)) continue;
-                        boolean was = scene.of(ear.id(), id).hearing().levelDb() >= least;
-                        heard |= was;
-                        if (was && pressed.hearing(ear.id(), id).levelDb() >= least)
-                            still.add(Names.of(ear));
-                    }
-                }
-                List<String> whom =
-                        key.silences().stream()
-                                .flatMap(id -> show().cast().source(id).stream())
-                                .map(Names::of)
-                                .toList();
-                String words =
-                        !heard
-                                ? "nobody hears %s now".formatted(Words.list(whom))
-                                : still.isEmpty()
-                                        ? "silences %s for everybody".formatted(Words.list(whom))
-                                        : "silences %s, but not for %s"
-                                                .formatted(
-                                                        Words.list(whom),
-                                                        Words.few(
-                                                                still.stream().distinct().toList(),
-                                                                NAMED));
-                lines.add(new Line(key.name(), words, false));
+                String whom =
+                        Words.list(
+                                key.silences().stream()
+                                        .flatMap(id -> show().cast().source(id).stream())
+                                        .map(Names::of)
+                                        .toList());
+                Silencing.of(scene, key)
+                        .ifPresent(
+                                does -> lines.add(new Line(key.name(), does.words(whom), false)));
             }
             return lines;
         }
@@ -142,54 +129,67 @@ public record Board(
         /// When a battery would be empty, counted from when it was last seen to: from its place in
         /// the set-up, or from the last swap in the log.
         private List<Line> batteries() {
-            List<Line> lines = new ArrayList<>();
-            for (BatteryLife battery : BatteryLife.all(proof.survey())) {
-                if (proof.survey().runsOn(battery.device()) != Power.Source.BATTERY) continue;
-                String name = battery.device().name();
-                Optional<LocalDateTime> since =
+            return BatteryLife.all(proof.survey()).stream()
+                    .map(Battery::new)
+                    .sorted(Comparator.comparingDouble(Battery::left))
+                    .map(Battery::line)
+                    .toList();
+        }
+
+        /// One battery, and since when it runs.
+        private final class Battery {
+            private final BatteryLife life;
+            private final Optional<LocalDateTime> since;
+
+            Battery(BatteryLife life) {
+                this.life = life;
+                since =
                         show().day().log().reversed().stream()
                                 .filter(line -> line.kind() == Logged.Kind.BATTERY)
-                                .filter(line -> line.text().startsWith(name))
+                                .filter(line -> line.text().startsWith(name()))
                                 .map(Logged::at)
                                 .findFirst()
                                 .or(
                                         () ->
                                                 show().day()
-                                                        .tick("place/" + battery.device().id())
-                                                        .map(tick -> tick.at()));
-                String lasts = Words.minutes(Math.floor(battery.lastsMinutes()));
-                if (since.isEmpty()) {
-                    lines.add(
-                            new Line(
-                                    name,
-                                    "lasts %s from when it is switched on".formatted(lasts),
-                                    false));
-                    continue;
-                }
-                double on = Duration.between(since.get(), at).toSeconds() / 60.0;
-                double left = battery.lastsMinutes() - on;
-                lines.add(
-                        new Line(
-                                name,
-                                left > 0
-                                        ? "about %s left, until %s"
-                                                .formatted(
-                                                        Words.minutes(Math.floor(left)),
-                                                        Clocks.time(
-                                                                at.plusSeconds((long) (left * 60))))
-                                        : "may be empty: swap it",
-                                left < SOON_MINUTES));
+                                                        .tick("place/" + life.device().id())
+                                                        .map(Tick::at));
             }
-            return lines;
-        }
 
-        private static final double SOON_MINUTES = 20;
+            private String name() {
+                return life.device().name();
+            }
+
+            /// In minutes; all of it where nobody switched it on yet.
+            double left() {
+                return since.map(on -> life.lastsMinutes() - minutes(on))
+                        .orElse(life.lastsMinutes());
+            }
+
+            private double minutes(LocalDateTime on) {
+                return Duration.between(on, at).toSeconds() / 60.0;
+            }
+
+            Line line() {
+                String left = Words.minutes(Math.floor(left()));
+                if (since.isEmpty())
+                    return new Line(
+                            name(), "lasts %s from when it is switched on".formatted(left), false);
+                String words =
+                        left() > 0
+                                ? "about %s left, until %s"
+                                        .formatted(
+                                                left,
+                                                Clocks.time(at.plusSeconds((long) (left() * 60))))
+                                : "may be empty: swap it";
+                return new Line(name(), words, left() < SOON_MINUTES);
+            }
+        }
 
         private List<Line> held(SceneProof scene) {
             List<Line> lines = new ArrayList<>();
             for (Person person : show().cast().people()) {
-                if (person.role() != Role.CALLER || !scene.scene().quiet().contains(person.id()))
-                    continue;
+                if (!person.isCaller() || !scene.scene().quiet().contains(person.id())) continue;
                 List<String> hears = new ArrayList<>();
                 for (Ear ear : show().ears()) {
                     if (ear.kind() != Ear.Kind.PERSON || !ear.of().equals(person.id())) continue;

@@ -1,7 +1,6 @@
 package rivulus.chart;
 
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
@@ -9,6 +8,7 @@ import java.util.Set;
 import rivulus.check.SceneProof;
 import rivulus.desk.Channel;
 import rivulus.desk.Channels;
+import rivulus.desk.Labels;
 import rivulus.gear.Catalogue;
 import rivulus.gear.Setting;
 import rivulus.hearing.Way;
@@ -44,10 +44,8 @@ public record KnobSheet(Device device, String kind, List<Row> rows, List<Channel
 
     /// The channel that a knob belongs to, told by its label: "MIC 1 gain" is of "MIC 1".
     public Optional<Channel> channel(Row row) {
-        String label = row.use().knob().label();
-        return channels.stream()
-                .filter(channel -> label.startsWith(channel.label() + " "))
-                .max(Comparator.comparingInt(channel -> channel.label().length()));
+        String label = Labels.of(channels).of(row.use().knob());
+        return channels.stream().filter(channel -> channel.label().equals(label)).findFirst();
     }
 
     /// The sheet of a device; empty where the show has no such device.

@@ -1,6 +1,5 @@
 package rivulus.check;
 
-import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import rivulus.hearing.Tracer;
@@ -13,10 +12,7 @@ public record Failure(String what, Losses losses) {
     /// What the failure of a device, with whatever runs on it, does in a scene. Costs a tracing of
     /// what lies around it.
     public static Failure of(SceneProof scene, Device device) {
-        Set<String> dead = new HashSet<>(Set.of(device.id()));
-        for (Device other : scene.show().rig().devices())
-            if (other.on().equals(device.id())) dead.add(other.id());
-        return of(scene, device.name(), dead);
+        return of(scene, device.name(), scene.show().rig().goingWith(device));
     }
 
     /// What it does in a scene when some devices go dark.

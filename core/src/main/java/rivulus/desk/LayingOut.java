@@ -13,7 +13,6 @@ import rivulus.gear.Control;
 import rivulus.show.Layout;
 import rivulus.show.Person;
 import rivulus.show.Ref;
-import rivulus.show.Role;
 import rivulus.show.Show;
 import rivulus.show.Source;
 
@@ -102,7 +101,7 @@ public final class LayingOut {
         int all = show.sources().size() + 1;
         if (channel.comes().isEmpty()) return 3 * all;
         Source first = channel.comes().getFirst();
-        int group = first instanceof Person person ? person.role() == Role.CALLER ? 1 : 0 : 2;
+        int group = first instanceof Person person ? person.isCaller() ? 1 : 0 : 2;
         return group * all + show.sources().indexOf(first);
     }
 }

@@ -4,7 +4,6 @@ import java.util.Optional;
 import rivulus.gear.Control;
 import rivulus.show.Person;
 import rivulus.show.Playback;
-import rivulus.show.Role;
 import rivulus.show.Source;
 
 /// A control of a desk, and the channel that sits on it.
@@ -25,7 +24,7 @@ public record Seat(Control control, Optional<Channel> channel) {
     private static Control.Carried carried(Source source) {
         return switch (source) {
             case Person person ->
-                    person.role() == Role.CALLER ? Control.Carried.CALLER : Control.Carried.VOICE;
+                    person.isCaller() ? Control.Carried.CALLER : Control.Carried.VOICE;
             case Playback _ -> Control.Carried.PLAYBACK;
         };
     }

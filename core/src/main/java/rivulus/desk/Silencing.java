@@ -8,6 +8,7 @@ import rivulus.gear.Setting;
 import rivulus.hearing.Tracer;
 import rivulus.show.Ear;
 import rivulus.show.Limit;
+import rivulus.show.MuteKey;
 import rivulus.show.Names;
 import rivulus.show.Ref;
 import rivulus.show.Source;
@@ -41,14 +42,58 @@ public record Silencing(KnobUse key, List<Ear> silenced, List<Ear> still) {
         boolean mute = channel.mutes().contains(key);
         Tracer open = scene.with(key, mute ? new Setting.Switch(false) : new Setting.Level(0));
         Tracer closed = scene.with(key, mute ? new Setting.Switch(true) : Setting.Level.OFF);
-        double least = scene.limit(Limit.LEAK);
+        List<Ear> ears =
+                scene.show().ears().stream()
+                        .filter(ear -> open.live().leads(channel.before(), ear.id()))
+                        .toList();
+        return Optional.of(
+                between(use.get(), ears, channel.comes(), open, closed, scene.limit(Limit.LEAK)));
+    }
+
+    /// What a mute key does to whom it should silence as the scene stands, at every ear but their
+    /// own and tracks; empty where it is no knob of the rig. Costs a tracing.
+    public static Optional<Silencing> of(SceneProof scene, MuteKey key) {
+        List<Source> sources =
+                key.silences().stream()
+                        .flatMap(id -> scene.show().cast().source(id).stream())
+                        .toList();
+        List<Ear> ears =
+                scene.show().ears().stream()
+                        .filter(ear -> ear.kind() != Ear.Kind.TRACK)
+                        .filter(
+                                ear ->
+                                        ear.kind() != Ear.Kind.PERSON
+                                                || !key.silences().contains(ear.of()))
+                        .toList();
+        Tracer closed = scene.with(key.knob(), key.to());
+        return scene.tracer()
+                .live()
+                .graph()
+                .knob(key.knob())
+                .map(
+                        use ->
+                                between(
+                                        use,
+                                        ears,
+                                        sources,
+                                        scene.tracer(),
+                                        closed,
+                                        scene.limit(Limit.LEAK)));
+    }
+
+    private static Silencing between(
+            KnobUse use,
+            List<Ear> ears,
+            List<Source> sources,
+            Tracer open,
+            Tracer closed,
+            double least) {
         List<Ear> silenced = new ArrayList<>();
         List<Ear> still = new ArrayList<>();
-        for (Ear ear : scene.show().ears()) {
-            if (!open.live().leads(channel.before(), ear.id())) continue;
+        for (Ear ear : ears) {
             boolean heard = false;
             boolean left = false;
-            for (Source source : channel.comes()) {
+            for (Source source : sources) {
                 double with = open.hearing(ear.id(), source.id()).byWireDb();
                 double without = closed.hearing(ear.id(), source.id()).byWireDb();
                 heard |= with > least;
@@ -57,17 +102,24 @@ public record Silencing(KnobUse key, List<Ear> silenced, List<Ear> still) {
             if (left) still.add(ear);
             else if (heard) silenced.add(ear);
         }
-        return Optional.of(new Silencing(use.get(), silenced, still));
+        return new Silencing(use, silenced, still);
     }
 
     /// In words, behind the name of the key: "silences it for all but the stream".
     public String words() {
-        if (silenced.isEmpty() && still.isEmpty()) return "silences nothing: nobody hears it";
-        if (still.isEmpty()) return "silences it for everybody";
-        if (silenced.isEmpty()) return "silences it for nobody";
+        return words("it");
+    }
+
+    /// The same of somebody: "silences Maren for all but the stream".
+    public String words(String whom) {
+        if (silenced.isEmpty() && still.isEmpty())
+            return "silences nothing: nobody hears %s".formatted(whom);
+        String silences = "silences " + whom;
+        if (still.isEmpty()) return silences + " for everybody";
+        if (silenced.isEmpty()) return silences + " for nobody";
         return still.size() <= silenced.size()
-                ? "silences it for all but " + few(still)
-                : "silences it only for " + few(silenced);
+                ? silences + " for all but " + few(still)
+                : silences + " only for " + few(silenced);
     }
 
     private static String few(List<Ear> ears) {

@@ -61,7 +61,6 @@ final class DayReader {
                             item.text("scene"),
                             item.field("heard").word("answer", Symptom.class),
                             time(item.field("time")),
-                            item.text("note", ""),
                             item.extras());
             if (!seen.add(List.of(answer.ear(), answer.source(), answer.scene())))
                 throw item.trouble("this is answered twice");

@@ -142,7 +142,6 @@ final class ShowWriter {
                 .must("scene", answer.scene())
                 .must("heard", answer.heard().word())
                 .must("time", answer.at().toString())
-                .put("note", answer.note())
                 .with(answer.extras());
     }
 

@@ -2,10 +2,14 @@ package rivulus.leads;
 
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.function.Predicate;
 import rivulus.gear.Catalogue;
+import rivulus.gear.Endpoint;
 import rivulus.gear.Knob;
 import rivulus.gear.Leads;
 import rivulus.gear.Power;
@@ -15,6 +19,7 @@ import rivulus.show.Device;
 import rivulus.show.Ref;
 import rivulus.show.Show;
 import rivulus.show.Turn;
+import rivulus.signal.Leg;
 
 /// The gear of a show with every lead read: what the rules of the rig look at.
 public final class Survey {
@@ -119,6 +124,29 @@ public final class Survey {
     /// The other end of a lead.
     public static End far(LeadReport lead, Ref near) {
         return lead.a().ref().equals(near) ? lead.b() : lead.a();
+    }
+
+    /// What goes through a lead: sound itself, and what programs pick of a machine that is joined
+    /// to their computer by it.
+    public Predicate<Leg> through(LeadReport lead) {
+        Set<Ref> picked = new HashSet<>();
+        Set<Ref> points = new HashSet<>();
+        for (End end : List.of(lead.a(), lead.b())) {
+            String device = end.device().id();
+            points.add(new Ref(device, end.port().inPoint()));
+            points.add(new Ref(device, end.port().outPoint()));
+            for (Endpoint endpoint : template(end.device()).endpoints()) {
+                if (!endpoint.port().equals(Optional.of(end.port().id()))) continue;
+                endpoint.plays().ifPresent(at -> picked.add(new Ref(device, at)));
+                endpoint.hears().ifPresent(at -> picked.add(new Ref(device, at)));
+            }
+        }
+        return leg ->
+                switch (leg.kind()) {
+                    case CABLE -> points.contains(leg.from()) && points.contains(leg.to());
+                    case PICK -> picked.contains(leg.from()) || picked.contains(leg.to());
+                    case ROUTE, AIR, WORN -> false;
+                };
     }
 
     /// Whether a device is the same machine as the computer it runs on: a program, a virtual cable.

@@ -74,7 +74,7 @@ public enum Part implements Worded {
     }
 
     private static boolean isCaller(Person person) {
-        return person.role() == Role.CALLER;
+        return person.isCaller();
     }
 
     private static boolean isHere(Person person) {

@@ -16,7 +16,6 @@ import rivulus.show.Ear;
 import rivulus.show.Limit;
 import rivulus.show.Person;
 import rivulus.show.Ref;
-import rivulus.show.Role;
 import rivulus.show.Source;
 import rivulus.sound.Compared;
 import rivulus.sound.Comparing;
@@ -249,7 +248,7 @@ final class VoiceRemarks {
     }
 
     private static boolean isCaller(Source source) {
-        return source instanceof Person person && person.role() == Role.CALLER;
+        return source instanceof Person person && person.isCaller();
     }
 
     private void echo(Track in, Track of, Compared found, boolean isForetold) {

@@ -12,7 +12,6 @@ import rivulus.show.Limit;
 import rivulus.show.Limits;
 import rivulus.show.Names;
 import rivulus.show.Person;
-import rivulus.show.Role;
 import rivulus.show.Show;
 import rivulus.words.Severity;
 import rivulus.words.Words;
@@ -59,7 +58,7 @@ final class Echo implements Rule {
     }
 
     static boolean isCaller(SceneProof.Heard cell) {
-        return cell.source() instanceof Person person && person.role() == Role.CALLER;
+        return cell.source() instanceof Person person && person.isCaller();
     }
 
     private Finding.Draft finding(

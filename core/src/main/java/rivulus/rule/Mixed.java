@@ -13,7 +13,6 @@ import rivulus.show.Mix;
 import rivulus.show.Names;
 import rivulus.show.Person;
 import rivulus.show.Ref;
-import rivulus.show.Role;
 import rivulus.show.Show;
 import rivulus.show.Source;
 import rivulus.signal.SignalGraph;
@@ -100,7 +99,7 @@ final class Mixed implements Rule {
     }
 
     private static boolean isHere(Source source) {
-        return source instanceof Person person && person.role() != Role.CALLER;
+        return source instanceof Person person && !person.isCaller();
     }
 
     private Finding.Draft finding(

@@ -1,8 +1,8 @@
 package rivulus.setup;
 
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -11,15 +11,14 @@ import java.util.SequencedMap;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.Predicate;
-import java.util.stream.Stream;
 import rivulus.chart.GoingSheet;
 import rivulus.chart.RigDrawing;
 import rivulus.check.Losses;
 import rivulus.check.Proof;
 import rivulus.check.SceneProof;
 import rivulus.computer.ComputerReport;
-import rivulus.desk.Channel;
 import rivulus.desk.Channels;
+import rivulus.desk.Labels;
 import rivulus.gear.GearKind;
 import rivulus.gear.Knob;
 import rivulus.gear.Port;
@@ -33,6 +32,7 @@ import rivulus.power.Feeding;
 import rivulus.show.Device;
 import rivulus.show.Person;
 import rivulus.show.Place;
+import rivulus.show.Profile;
 import rivulus.show.Ref;
 import rivulus.show.Show;
 import rivulus.show.Turn;
@@ -43,7 +43,7 @@ import rivulus.words.Words;
 
 /// The ordered list of what hands must do from an empty room to the rig as planned, standing as its
 /// first scene wants it. Complete: a rig set as it says, and nothing else, compiles to the planned
-/// graph. Only knobs that stand otherwise than they come are in it.
+/// graph. Only knobs that stand otherwise than they come, or than they were left, are in it.
 ///
 /// Costs a tracing for each lead, and what the reports on computers cost.
 public record SetUp(List<Step> steps) {
@@ -54,9 +54,16 @@ public record SetUp(List<Step> steps) {
         steps = List.copyOf(steps);
     }
 
-    /// The list for a show.
+    /// The list for a show whose gear stands as it comes.
     public static SetUp of(Proof proof) {
-        return new SetUp(new Making(proof).steps());
+        return of(proof, Optional.empty());
+    }
+
+    /// The list for a show whose gear stands as it was left.
+    ///
+    /// @param left how the knobs were left; empty where they stand as they come
+    public static SetUp of(Proof proof, Optional<Profile> left) {
+        return new SetUp(new Making(proof, left).steps());
     }
 
     /// The step of that id.
@@ -67,6 +74,7 @@ public record SetUp(List<Step> steps) {
     /// The making of it.
     private static final class Making {
         private final Proof proof;
+        private final Optional<Profile> left;
         private final Show show;
         private final SceneProof scene;
         private final LiveGraph live;
@@ -78,8 +86,9 @@ public record SetUp(List<Step> steps) {
         private final List<Step> steps = new ArrayList<>();
         private final Map<String, List<String>> leadsOf = new HashMap<>();
 
-        Making(Proof proof) {
+        Making(Proof proof, Optional<Profile> left) {
             this.proof = proof;
+            this.left = left;
             show = proof.show();
             scene = proof.scenes().getFirst();
             live = scene.tracer().live();
@@ -116,15 +125,11 @@ public record SetUp(List<Step> steps) {
         }
 
         private boolean isThing(Device device) {
-            return kind(device).kind().isThing() && device.on().isEmpty();
+            return kind(device).kind().isThing() && !Survey.isProgram(device);
         }
 
         private boolean isComputer(Device device) {
             return kind(device).isComputer();
-        }
-
-        private boolean isOnAComputer(Device device) {
-            return !device.on().isEmpty();
         }
 
         private boolean isMicrophone(Device device) {
@@ -138,7 +143,7 @@ public record SetUp(List<Step> steps) {
 
         /// A call or a telephone network: something that no computer here runs.
         private boolean isService(Device device) {
-            return !isThing(device) && !isOnAComputer(device);
+            return !isThing(device) && !Survey.isProgram(device);
         }
 
         /// What programs and services say to each other.
@@ -182,7 +187,7 @@ public record SetUp(List<Step> steps) {
                         Pace.SMALL,
                         List.of(),
                         new Act.Nothing());
-            else if (kind(device).kind() == GearKind.DESK && device.on().isEmpty())
+            else if (kind(device).kind() == GearKind.DESK && !Survey.isProgram(device))
                 add(
                         "down/" + device.id(),
                         Part.QUIET,
@@ -290,26 +295,12 @@ public record SetUp(List<Step> steps) {
                     part,
                     at,
                     what,
-                    why(leg -> carries(lead, leg)),
+                    why(survey.through(lead)),
                     Pace.LEAD + Pace.METRE_OF_LEAD * metres,
                     List.of("place/" + a.id(), "place/" + b.id()),
                     new Act.Lay(lead.cable()));
             for (Device end : List.of(a, b))
                 leadsOf.computeIfAbsent(end.id(), _ -> new ArrayList<>()).add(id);
-        }
-
-        static boolean carries(LeadReport lead, Leg leg) {
-            if (leg.kind() != Leg.Kind.CABLE) return false;
-            Ref a = lead.cable().from();
-            Ref b = lead.cable().to();
-            return isAt(leg.from(), a) && isAt(leg.to(), b)
-                    || isAt(leg.from(), b) && isAt(leg.to(), a);
-        }
-
-        private static boolean isAt(Ref point, Ref port) {
-            return point.device().equals(port.device())
-                    && (point.name().equals(port.name() + ".in")
-                            || point.name().equals(port.name() + ".out"));
         }
 
         /// Who would lose whom without some legs, told as what they are for.
@@ -340,10 +331,16 @@ public record SetUp(List<Step> steps) {
             return live.positions().get(live.graph().knobIndex(ref.device(), ref.name()));
         }
 
+        /// How a knob stands before anybody has come.
+        private Setting left(KnobUse use) {
+            return left.map(profile -> profile.knobs().get(use.ref()))
+                    .orElse(use.knob().standing());
+        }
+
         private List<KnobUse> turned(Device device) {
             return live.graph().knobsOf(device.id()).stream()
                     .filter(use -> use.knob().role() != Knob.Role.FACT)
-                    .filter(use -> !stands(use).equals(use.knob().standing()))
+                    .filter(use -> !stands(use).equals(left(use)))
                     .toList();
         }
 
@@ -381,7 +378,7 @@ public record SetUp(List<Step> steps) {
                                     use ->
                                             new Turn(
                                                     use.ref(),
-                                                    use.knob().standing(),
+                                                    left(use),
                                                     stands(use),
                                                     Optional.empty()))
                             .toList());
@@ -390,16 +387,12 @@ public record SetUp(List<Step> steps) {
         /// What stands otherwise than it comes, channel by channel in the gear's own order.
         private void knobs(Device device) {
             Set<String> switches = phantomKnobs(device);
-            List<String> channels =
-                    Stream.concat(
-                                    Channels.in(show, this::kind, live).of(device).stream()
-                                            .map(Channel::label),
-                                    kind(device).ports().stream().map(Port::label))
-                            .toList();
+            Labels labels =
+                    Labels.of(Channels.in(show, this::kind, live).of(device)).and(kind(device));
             SequencedMap<String, List<KnobUse>> groups = new LinkedHashMap<>();
             for (KnobUse use : turned(device))
                 if (!switches.contains(use.ref().name()))
-                    groups.computeIfAbsent(channel(use, channels), _ -> new ArrayList<>()).add(use);
+                    groups.computeIfAbsent(labels.of(use.knob()), _ -> new ArrayList<>()).add(use);
             Part part =
                     isMicrophone(device)
                             ? Part.MICROPHONES
@@ -436,14 +429,6 @@ public record SetUp(List<Step> steps) {
                     });
         }
 
-        /// The channel or the socket that a knob belongs to, told by its label.
-        private static String channel(KnobUse use, List<String> channels) {
-            return channels.stream()
-                    .filter(label -> use.knob().label().startsWith(label + " "))
-                    .max(Comparator.comparingInt(String::length))
-                    .orElse("");
-        }
-
         // Computers
 
         private void programs(Device computer) {
@@ -478,13 +463,21 @@ public record SetUp(List<Step> steps) {
             Map<Ref, String> whys = new HashMap<>();
             for (ComputerReport.Line line : ComputerReport.of(fullest, survey, computer).lines())
                 whys.put(line.knob().ref(), line.why());
-            for (ComputerReport.Line line : ComputerReport.of(scene, survey, computer).lines())
-                clicks(computer, line, whys.getOrDefault(line.knob().ref(), line.why()));
+            Set<Ref> said = new HashSet<>();
+            for (ComputerReport.Line line : ComputerReport.of(scene, survey, computer).lines()) {
+                KnobUse use = line.knob();
+                if (use.knob().role() == Knob.Role.FACT) continue;
+                said.add(use.ref());
+                clicks(computer, line.where(), use, whys.getOrDefault(use.ref(), line.why()));
+            }
+            // what stands as it comes, and was left otherwise
+            for (String id : show.rig().goingWith(computer))
+                for (Device owner : survey.device(id).stream().toList())
+                    for (KnobUse use : turned(owner))
+                        if (!said.contains(use.ref())) clicks(computer, owner.name(), use, "");
         }
 
-        private void clicks(Device computer, ComputerReport.Line line, String why) {
-            KnobUse use = line.knob();
-            if (use.knob().role() == Knob.Role.FACT) return;
+        private void clicks(Device computer, String where, KnobUse use, String why) {
             Device owner = survey.device(use.ref().device()).orElseThrow();
             List<String> after = new ArrayList<>(plugged(computer));
             after.add("place/" + owner.id());
@@ -495,7 +488,7 @@ public record SetUp(List<Step> steps) {
                     "%s, %s: %s to %s."
                             .formatted(
                                     computer.name(),
-                                    line.where(),
+                                    where,
                                     use.knob().label(),
                                     use.say(stands(use))),
                     why,

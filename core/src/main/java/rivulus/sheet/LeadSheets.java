@@ -13,7 +13,7 @@ import rivulus.leads.Fault;
 import rivulus.leads.LeadReport;
 import rivulus.leads.Survey;
 import rivulus.show.Device;
-import rivulus.show.Role;
+import rivulus.show.Person;
 import rivulus.words.Words;
 
 /// What has to be laid, labelled, bought and packed.
@@ -147,11 +147,7 @@ final class LeadSheets {
 
     /// Whether a caller has it at home.
     private boolean isFar(Device device) {
-        return survey.show()
-                .cast()
-                .person(device.worn())
-                .filter(person -> person.role() == Role.CALLER)
-                .isPresent();
+        return survey.show().cast().person(device.worn()).filter(Person::isCaller).isPresent();
     }
 
     private String name(Device device) {

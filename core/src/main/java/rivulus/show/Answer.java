@@ -6,15 +6,8 @@ import rivulus.disk.Extras;
 /// What was heard at an ear in the soundcheck, of one source.
 ///
 /// @param scene in which it was asked
-/// @param note in the words of whoever asked; or empty
 public record Answer(
-        String ear,
-        String source,
-        String scene,
-        Symptom heard,
-        LocalDateTime at,
-        String note,
-        Extras extras) {
+        String ear, String source, String scene, Symptom heard, LocalDateTime at, Extras extras) {
     /// Whether it is about the same.
     boolean replaces(Answer other) {
         return ear.equals(other.ear) && source.equals(other.source) && scene.equals(other.scene);

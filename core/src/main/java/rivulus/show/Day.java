@@ -131,9 +131,4 @@ public record Day(
                         .toList();
         return new Day(List.of(), List.of(), List.of(), open, Extras.NONE);
     }
-
-    /// When the log began.
-    public Optional<LocalDateTime> began() {
-        return log.isEmpty() ? Optional.empty() : Optional.of(log.getFirst().at());
-    }
 }

@@ -27,6 +27,8 @@ public record Logged(LocalDateTime at, Kind kind, String scene, String text, Ext
         HELD("caller"),
         /// An answer in the soundcheck.
         ANSWER("soundcheck"),
+        /// What a test recording measured.
+        MEASURED("measured"),
         SETUP("set-up");
 
         private final String words;

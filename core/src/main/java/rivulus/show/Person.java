@@ -45,6 +45,11 @@ public record Person(
         };
     }
 
+    /// Whether they call in from elsewhere.
+    public boolean isCaller() {
+        return role == Role.CALLER;
+    }
+
     /// The same person under another name.
     public Person named(String newName) {
         return new Person(

@@ -1,7 +1,9 @@
 package rivulus.show;
 
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import rivulus.disk.Extras;
 import rivulus.gear.Keyed;
 
@@ -23,6 +25,13 @@ public record Rig(List<Device> devices, List<Cable> cables, List<Owned> stock, E
     /// The device of that id.
     public Optional<Device> device(String id) {
         return Keyed.find(devices, id);
+    }
+
+    /// The ids of what goes dark with a device: itself, and whatever runs on it.
+    public Set<String> goingWith(Device device) {
+        Set<String> going = new HashSet<>(Set.of(device.id()));
+        for (Device other : devices) if (other.on().equals(device.id())) going.add(other.id());
+        return going;
     }
 
     /// The same rig with other devices and cables.

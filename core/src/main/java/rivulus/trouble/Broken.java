@@ -164,10 +164,11 @@ final class Broken {
     }
 
     /// What a meter, or headphones plugged in at a point, would show of a source.
+    ///
+    /// @param plannedDb how loud it should come there, heard plainly
     Symptom shown(Ref point, String source, double plannedDb) {
         double db = level(point, source);
         double least = scene.limit(Limit.HEARD);
-        if (plannedDb < least) return db < least ? Symptom.AS_WISHED : Symptom.UNWANTED;
         if (db < least) return Symptom.NOT;
         if (db < plannedDb - Reports.NOTICED_DB) return Symptom.SOFT;
         return db > plannedDb + Reports.NOTICED_DB ? Symptom.LOUD : Symptom.AS_WISHED;

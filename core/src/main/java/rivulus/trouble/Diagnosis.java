@@ -11,6 +11,8 @@ import java.util.function.BooleanSupplier;
 import rivulus.check.Proof;
 import rivulus.check.Prover;
 import rivulus.check.SceneProof;
+import rivulus.setup.Act;
+import rivulus.setup.Step;
 import rivulus.show.Symptom;
 import rivulus.words.Words;
 
@@ -107,6 +109,12 @@ public final class Diagnosis {
     /// @param begins the beginning of the ids of faults or of spots: `lead/c4`, `look/desk`
     public Diagnosis pointedAt(String begins) {
         return new Diagnosis(singles, singles, begins, answers).lookingAtTwo();
+    }
+
+    /// The search after a step of the set-up that failed.
+    public Diagnosis pointedAt(Step failed) {
+        if (failed.act() instanceof Act.Lay) return pointedAt(failed.id());
+        return failed.device().isEmpty() ? this : pointedAt("look/" + failed.device());
     }
 
     private double[] weighed() {
@@ -287,11 +295,6 @@ public final class Diagnosis {
 
     private boolean leavesOpen(int b) {
         return answers.stream().anyMatch(said -> isAmiss(said) && likely(field, b, said) < NEAR);
-    }
-
-    /// Whether nothing more can be asked that would tell more.
-    public boolean isAtItsEnd() {
-        return found().isPresent() || next().isEmpty();
     }
 
     /// A question, what it tells in bits, and what is to be said of it.

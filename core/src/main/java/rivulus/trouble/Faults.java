@@ -14,10 +14,9 @@ import rivulus.chart.RigDrawing;
 import rivulus.check.Proof;
 import rivulus.check.Prover;
 import rivulus.check.SceneProof;
-import rivulus.desk.Channel;
 import rivulus.desk.Channels;
+import rivulus.desk.Labels;
 import rivulus.gear.Electric;
-import rivulus.gear.Endpoint;
 import rivulus.gear.GearKind;
 import rivulus.gear.Knob;
 import rivulus.gear.Port;
@@ -52,7 +51,7 @@ final class Faults {
     private final Map<String, String> tags;
     private final List<Broken> all = new ArrayList<>();
     private final Set<List<Object>> said = new HashSet<>();
-    private final Map<String, List<String>> labels = new HashMap<>();
+    private final Map<String, Labels> labels = new HashMap<>();
 
     private Faults(Prover prover, Proof proof, SceneProof scene) {
         this.prover = prover;
@@ -176,31 +175,19 @@ final class Faults {
         Device device = survey.device(use.ref().device()).orElseThrow();
         String channel = "";
         if (kind(device).kind() == GearKind.DESK || kind(device).faders().size() > 1)
-            channel = channel(device, use);
+            channel = labels(device).of(use.knob());
         String id = "look/" + device.id() + (channel.isEmpty() ? "" : "/" + channel);
         String words =
                 channel.isEmpty()
                         ? "how %s is set".formatted(device.name())
                         : "%s on %s".formatted(channel, device.name());
-        return new Spot(id, words, device.id(), who(device), minutes);
+        return new Spot(id, words, who(device), minutes);
     }
 
-    private String channel(Device device, KnobUse use) {
-        List<String> labels = this.labels.computeIfAbsent(device.id(), _ -> labels(device));
-        String best = "";
-        for (String label : labels)
-            if (use.knob().label().startsWith(label + " ") && label.length() > best.length())
-                best = label;
-        return best;
-    }
-
-    /// What knobs of a machine may begin with: its channels and its sockets.
-    private List<String> labels(Device device) {
-        List<String> all = new ArrayList<>();
-        for (Channel channel : Channels.in(show, this::kind, live).of(device))
-            all.add(channel.label());
-        for (Port port : kind(device).ports()) all.add(port.label());
-        return all;
+    private Labels labels(Device device) {
+        return labels.computeIfAbsent(
+                device.id(),
+                _ -> Labels.of(Channels.in(show, this::kind, live).of(device)).and(kind(device)));
     }
 
     // Leads
@@ -216,7 +203,7 @@ final class Faults {
         String who = who(lead.a().device());
         if (who.isEmpty()) who = who(lead.b().device());
         return new Spot(
-                "look/lead/" + lead.cable().id(), words(lead) + " at both ends", "", who, minutes);
+                "look/lead/" + lead.cable().id(), words(lead) + " at both ends", who, minutes);
     }
 
     private void leads(FaultKind kind) {
@@ -261,48 +248,20 @@ final class Faults {
     /// What goes through a lead: sound itself, or what a computer picks from what is joined to it.
     private Set<Integer> legs(LeadReport lead) {
         Set<Integer> legs = new HashSet<>();
-        Set<Ref> picked = picked(lead);
-        for (Leg leg : live.graph().legs()) if (isThrough(lead, leg, picked)) legs.add(leg.index());
+        Predicate<Leg> through = survey.through(lead);
+        for (Leg leg : live.graph().legs()) if (through.test(leg)) legs.add(leg.index());
         return legs;
-    }
-
-    private boolean isThrough(LeadReport lead, Leg leg, Set<Ref> picked) {
-        return switch (leg.kind()) {
-            case CABLE -> isAt(leg, lead.cable().from(), lead.cable().to());
-            case PICK -> picked.contains(leg.from()) || picked.contains(leg.to());
-            case ROUTE, AIR, WORN -> false;
-        };
-    }
-
-    /// What programs pick of a machine that is joined to their computer by this lead.
-    private Set<Ref> picked(LeadReport lead) {
-        Set<Ref> points = new HashSet<>();
-        for (End end : List.of(lead.a(), lead.b()))
-            for (Endpoint endpoint : kind(end.device()).endpoints()) {
-                if (!endpoint.port().equals(Optional.of(end.port().id()))) continue;
-                endpoint.plays().ifPresent(at -> points.add(new Ref(end.device().id(), at)));
-                endpoint.hears().ifPresent(at -> points.add(new Ref(end.device().id(), at)));
-            }
-        return points;
-    }
-
-    private static boolean isAt(Leg leg, Ref a, Ref b) {
-        return isAt(leg.from(), a) && isAt(leg.to(), b) || isAt(leg.from(), b) && isAt(leg.to(), a);
-    }
-
-    private static boolean isAt(Ref point, Ref port) {
-        return point.device().equals(port.device())
-                && (point.name().equals(port.name() + ".in")
-                        || point.name().equals(port.name() + ".out"));
     }
 
     private void halves(FaultKind kind) {
         for (LeadReport lead : survey.leads()) {
-            Set<Integer> legs = new HashSet<>();
-            for (Leg leg : live.graph().legs())
-                if (leg.kind() == Leg.Kind.CABLE
-                        && isAt(leg, lead.cable().from(), lead.cable().to())
-                        && live.graph().nodesOf(leg.to()).length > 1) legs.add(leg.index());
+            Set<Integer> legs = legs(lead);
+            legs.removeIf(
+                    leg -> {
+                        Leg cable = live.graph().legs().get(leg);
+                        return cable.kind() != Leg.Kind.CABLE
+                                || live.graph().nodesOf(cable.to()).length < 2;
+                    });
             if (legs.isEmpty()) continue;
             all.add(
                     Broken.changed(
@@ -384,29 +343,32 @@ final class Faults {
     private void dark(FaultKind kind, Power.Source source) {
         for (Device device : survey.devices()) {
             if (!kind(device).kind().isThing()
-                    || !device.on().isEmpty()
+                    || Survey.isProgram(device)
                     || survey.runsOn(device) != source) continue;
-            Set<String> dead = new HashSet<>(Set.of(device.id()));
-            for (Device program : survey.devices())
-                if (program.on().equals(device.id())) dead.add(program.id());
-            String words = "whether %s is on".formatted(device.name());
+            Set<String> dead = show.rig().goingWith(device);
             all.add(
                     Broken.changed(
                             scene,
-                            new Fault(
-                                    "power/" + device.id(),
-                                    kind.words(device.name(), ""),
-                                    kind.todo(device.name(), ""),
-                                    kind.weight(),
-                                    new Spot(
-                                            "look/power/" + device.id(),
-                                            words,
-                                            device.id(),
-                                            who(device),
-                                            kind.minutes()),
-                                    Optional.empty()),
+                            fault(kind, device, "power", "whether %s is on"),
                             state -> state.without(dead)));
         }
+    }
+
+    /// A fault of a machine as a whole.
+    ///
+    /// @param what of its id: `power`
+    /// @param look what one looks at, with the machine's name to be put in
+    private Fault fault(FaultKind kind, Device device, String what, String look) {
+        String id = what + "/" + device.id();
+        Spot spot =
+                new Spot("look/" + id, look.formatted(device.name()), who(device), kind.minutes());
+        return new Fault(
+                id,
+                kind.words(device.name(), ""),
+                kind.todo(device.name(), ""),
+                kind.weight(),
+                spot,
+                Optional.empty());
     }
 
     private void starved(FaultKind kind) {
@@ -427,7 +389,6 @@ final class Faults {
                                         new Spot(
                                                 "look/phantom/" + far.ref(),
                                                 "phantom power at %s".formatted(far.words()),
-                                                far.device().id(),
                                                 who(far.device()),
                                                 kind.minutes()),
                                         Optional.empty()),
@@ -462,19 +423,11 @@ final class Faults {
             Set<String> ears = earsBehind(device);
             if (ears.isEmpty()) continue;
             Fault fault =
-                    new Fault(
-                            "grounds/" + device.id(),
-                            kind.words(device.name(), ""),
-                            kind.todo(device.name(), ""),
-                            kind.weight(),
-                            new Spot(
-                                    "look/grounds/" + device.id(),
-                                    "whether %s is in its lead, with nothing beside it"
-                                            .formatted(device.name()),
-                                    device.id(),
-                                    who(device),
-                                    kind.minutes()),
-                            Optional.empty());
+                    fault(
+                            kind,
+                            device,
+                            "grounds",
+                            "whether %s is in its lead, with nothing beside it");
             all.add(Broken.noisy(scene, fault, ears, Set.of()));
         }
     }

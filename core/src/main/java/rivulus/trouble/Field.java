@@ -19,6 +19,7 @@ import rivulus.setup.Hands;
 import rivulus.show.Device;
 import rivulus.show.Ear;
 import rivulus.show.Limit;
+import rivulus.show.Person;
 import rivulus.show.Ref;
 import rivulus.show.Source;
 import rivulus.show.Symptom;
@@ -32,7 +33,6 @@ final class Field {
     private static final double METER = 0.25;
     private static final double HEADPHONES = 1;
 
-    private final SceneProof scene;
     private final List<Broken> broken = new ArrayList<>();
     private final List<Question.Ask> asks;
     private final List<SceneProof.Heard> cells;
@@ -46,8 +46,8 @@ final class Field {
             List<Question.Ask> asks,
             List<SceneProof.Heard> cells,
             List<Question.Probe> probes,
-            List<Broken> faults) {
-        this.scene = scene;
+            List<Broken> faults,
+            BooleanSupplier cancelled) {
         this.asks = asks;
         this.cells = cells;
         this.probes = probes;
@@ -55,7 +55,7 @@ final class Field {
         Broken nothing = Broken.nothing(scene);
         for (int p = 0; p < plannedDb.length; p++)
             plannedDb[p] = nothing.level(probes.get(p).point(), probes.get(p).source().id());
-        List<Symptom[]> all = reports(faults);
+        List<Symptom[]> all = reports(faults, cancelled);
         for (int b = 0; b < faults.size(); b++) {
             if (!isNoticed(all.get(b))) continue;
             broken.add(faults.get(b));
@@ -64,7 +64,6 @@ final class Field {
     }
 
     private Field(Field singles, List<Broken> pairs) {
-        scene = singles.scene;
         asks = singles.asks;
         cells = singles.cells;
         probes = singles.probes;
@@ -72,11 +71,13 @@ final class Field {
         broken.addAll(singles.broken);
         broken.addAll(pairs);
         said.addAll(singles.said);
-        said.addAll(reports(pairs));
+        said.addAll(reports(pairs, () -> false));
     }
 
-    private List<Symptom[]> reports(List<Broken> some) {
-        return some.parallelStream().map(this::reports).toList();
+    private List<Symptom[]> reports(List<Broken> some, BooleanSupplier cancelled) {
+        return some.parallelStream()
+                .map(one -> cancelled.getAsBoolean() ? new Symptom[0] : reports(one))
+                .toList();
     }
 
     private Symptom[] reports(Broken one) {
@@ -104,32 +105,23 @@ final class Field {
             cells.add(cell);
             asks.add(ask(scene, cell));
         }
-        List<Broken> faults =
-                cancelled.getAsBoolean() ? List.of() : Faults.of(prover, proof, scene);
-        return new Field(scene, asks, cells, probes(proof, scene), faults);
+        List<Broken> faults = Faults.of(prover, proof, scene);
+        return new Field(scene, asks, cells, probes(proof, scene), faults, cancelled);
     }
 
     /// The same with two at once besides.
     ///
     /// @param two places of what is broken
     Field withPairs(Collection<List<Integer>> two) {
-        List<Broken> pairs;
-        synchronized (this.pairs) {
-            pairs =
-                    two.stream()
-                            .map(
-                                    pair ->
-                                            this.pairs.computeIfAbsent(
-                                                    pair,
-                                                    _ ->
-                                                            broken.get(pair.getFirst())
-                                                                    .with(
-                                                                            broken.get(
-                                                                                    pair
-                                                                                            .getLast()))))
-                            .toList();
+        List<Broken> both = new ArrayList<>();
+        synchronized (pairs) {
+            for (List<Integer> pair : two) both.add(pairs.computeIfAbsent(pair, this::both));
         }
-        return new Field(this, pairs);
+        return new Field(this, both);
+    }
+
+    private Broken both(List<Integer> pair) {
+        return broken.get(pair.getFirst()).with(broken.get(pair.getLast()));
     }
 
     /// What is asked about a source at an ear.
@@ -140,7 +132,7 @@ final class Field {
                     case PERSON, HOUSE, ASSISTIVE -> false;
                     case STREAM, SECOND_LANGUAGE, ON_DEMAND, TRACK, CAMERA -> true;
                 };
-        boolean afar = scene.show().cast().person(ear.of()).filter(Hands::isAfar).isPresent();
+        boolean afar = scene.show().cast().person(ear.of()).filter(Person::isCaller).isPresent();
         return new Question.Ask(
                 ear,
                 cell.source(),
@@ -182,16 +174,9 @@ final class Field {
         if (scene.tracer().live().graph().nodesOf(point).length == 0) return;
         for (Source source : scene.show().sources()) {
             if (scene.scene().quiet().contains(source.id())) continue;
-            boolean planned = nothing.level(point, source.id()) >= scene.limit(Limit.HEARD);
-            if (planned)
-                probes.add(
-                        new Question.Probe(
-                                point, at, source, true, ears, ears ? HEADPHONES : METER));
+            if (nothing.level(point, source.id()) >= scene.limit(Limit.HEARD))
+                probes.add(new Question.Probe(point, at, source, ears, ears ? HEADPHONES : METER));
         }
-    }
-
-    SceneProof scene() {
-        return scene;
     }
 
     /// What may be broken and would be noticed.

@@ -90,11 +90,12 @@ public sealed interface Question {
         }
     }
 
-    /// What is there at a point inside the gear, by its meter or by headphones.
+    /// What is there of a source that should be, at a point inside the gear, by its meter or by
+    /// headphones.
     ///
     /// @param at in words: "MIC 1 on Show desk"
     /// @param ears whether headphones have to be plugged in there
-    record Probe(Ref point, String at, Source source, boolean planned, boolean ears, double minutes)
+    record Probe(Ref point, String at, Source source, boolean ears, double minutes)
             implements Question {
         @Override
         public String id() {
@@ -116,10 +117,7 @@ public sealed interface Question {
 
         @Override
         public List<Reply> replies() {
-            List<Symptom> all =
-                    planned
-                            ? List.of(Symptom.AS_WISHED, Symptom.NOT, Symptom.SOFT, Symptom.LOUD)
-                            : List.of(Symptom.AS_WISHED, Symptom.UNWANTED);
+            List<Symptom> all = List.of(Symptom.AS_WISHED, Symptom.NOT, Symptom.SOFT, Symptom.LOUD);
             return all.stream().<Reply>map(Reply.Heard::new).toList();
         }
     }

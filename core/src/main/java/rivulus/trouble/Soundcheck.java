@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Optional;
 import java.util.SequencedMap;
+import java.util.stream.Collectors;
 import rivulus.check.Proof;
 import rivulus.check.SceneProof;
 import rivulus.recording.Remark;
@@ -138,6 +139,22 @@ public record Soundcheck(List<Row> rows) {
                     .ifPresent(check -> answers.put(check, of(remarks, track.ear().get().id())));
         }
         return answers;
+    }
+
+    /// What was measured, for the log: "Test recording: Maren's track −18.2 LUFS, peaks −3.1 dBTP".
+    public static String measured(List<Track> tracks) {
+        return "Test recording: "
+                + tracks.stream()
+                        .filter(track -> track.ear().isPresent())
+                        .map(
+                                track ->
+                                        "%s %s, peaks %s"
+                                                .formatted(
+                                                        track.ear().get().name(),
+                                                        Words.figure(track.lufs(), 1, "LUFS"),
+                                                        Words.figure(
+                                                                track.truePeakDbtp(), 1, "dBTP")))
+                        .collect(Collectors.joining("; "));
     }
 
     private static Symptom of(List<Remark> remarks, String ear) {

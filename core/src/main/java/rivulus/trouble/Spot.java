@@ -4,11 +4,10 @@ package rivulus.trouble;
 /// of a computer, a power switch.
 ///
 /// @param words "MIC 1 on Show desk", "lead 04 at both ends"
-/// @param machine the id of the machine it is at; or empty
 /// @param who who can look there; empty for whoever is at the gear
-public record Spot(String id, String words, String machine, String who, double minutes) {
+public record Spot(String id, String words, String who, double minutes) {
     /// The same, looked at for longer.
     Spot takes(double longer) {
-        return longer <= minutes ? this : new Spot(id, words, machine, who, longer);
+        return longer <= minutes ? this : new Spot(id, words, who, longer);
     }
 }

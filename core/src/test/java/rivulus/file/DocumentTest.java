@@ -98,15 +98,7 @@ class DocumentTest {
                                         at,
                                         "Plug the lead c1.",
                                         Extras.NONE))
-                        .with(
-                                new Answer(
-                                        "nadia",
-                                        "maren",
-                                        "tales",
-                                        Symptom.TWICE,
-                                        at,
-                                        "says it rings",
-                                        Extras.NONE))
+                        .with(new Answer("nadia", "maren", "tales", Symptom.TWICE, at, Extras.NONE))
                         .logged(at, Logged.Kind.NOTE, "tales", "Tea is cold")
                         .logged(at, Logged.Kind.WRONG, "tales", "Cue too early")
                         .learned("Bring a second headset", "The Lantern Hour");

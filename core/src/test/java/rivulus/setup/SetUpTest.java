@@ -10,18 +10,22 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Random;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
+import org.junit.jupiter.params.provider.ValueSource;
 import rivulus.check.Demo;
 import rivulus.check.Proof;
 import rivulus.disk.Extras;
 import rivulus.file.DemoShows;
+import rivulus.gear.Knob;
 import rivulus.gear.Setting;
 import rivulus.show.Cable;
 import rivulus.show.Day;
 import rivulus.show.Device;
+import rivulus.show.Profile;
 import rivulus.show.Ref;
 import rivulus.show.Rig;
 import rivulus.show.Scene;
@@ -60,6 +64,42 @@ class SetUpTest {
         isAlike(live(proof), live(Demo.PROVER.prove(fresh.withRig(inOrder))));
     }
 
+    /// Gear that was left any way, set by the list for that and nothing else, is the planned rig.
+    @ParameterizedTest
+    @ValueSource(longs = {1, 2, 3, 4, 5})
+    void aRigThatWasLeftOtherwiseIsSetByTheListForThat(long seed) {
+        Random random = new Random(seed);
+        Show plan = Demo.lanternMended();
+        Proof proof = Demo.PROVER.prove(plan);
+        Show left = plan;
+        for (KnobUse use : proof.graph().knobs()) {
+            List<Setting> ways = use.knob().others(use.knob().standing());
+            boolean turned = use.knob().role() != Knob.Role.FACT && random.nextInt(3) == 0;
+            if (turned && !ways.isEmpty())
+                left = left.withKnob(use.ref(), ways.get(random.nextInt(ways.size())));
+        }
+        Profile was = Profile.of("left", "As left", left);
+        Show set = left;
+        for (Step step : SetUp.of(proof, Optional.of(was)).steps())
+            if (step.act() instanceof Act.Set(List<Turn> turns))
+                for (Turn turn : turns) set = set.withKnob(turn.knob(), turn.to());
+        isAlike(live(proof), live(Demo.PROVER.prove(withoutOwnKnobs(set))));
+    }
+
+    /// The first scene has no settings of its own: what the list sets is all there is.
+    private static Show withoutOwnKnobs(Show show) {
+        return show.withScene(
+                show.scenes().getFirst().id(),
+                s ->
+                        new Scene(
+                                s.id(),
+                                s.name(),
+                                s.quiet(),
+                                s.minutes(),
+                                new LinkedHashMap<>(),
+                                s.extras()));
+    }
+
     /// An empty room, after every step of the list in its order; what a step does is what it says.
     private static Show done(Show plan, SetUp list) {
         Map<String, Device> there = new LinkedHashMap<>();
@@ -87,17 +127,7 @@ class SetUpTest {
                 }
                 case Act.Nothing() -> {}
             }
-        Show bare =
-                plan.withScene(
-                        plan.scenes().getFirst().id(),
-                        s ->
-                                new Scene(
-                                        s.id(),
-                                        s.name(),
-                                        s.quiet(),
-                                        s.minutes(),
-                                        new LinkedHashMap<>(),
-                                        s.extras()));
+        Show bare = withoutOwnKnobs(plan);
         return bare.withRig(plan.rig().with(List.copyOf(there.values()), laid));
     }
 

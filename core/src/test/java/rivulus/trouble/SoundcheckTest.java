@@ -35,7 +35,6 @@ class SoundcheckTest {
                                         check.scene(),
                                         heard,
                                         LocalDateTime.of(2026, 12, 1, 18, 40),
-                                        "",
                                         Extras.NONE)));
     }
 

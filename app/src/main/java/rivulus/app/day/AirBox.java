@@ -232,12 +232,7 @@ final class AirBox implements DayStage.PartBox {
     }
 
     private void battery() {
-        board.flatMap(
-                        b ->
-                                b.batteries().stream()
-                                        .filter(Board.Line::urgent)
-                                        .findFirst()
-                                        .or(() -> b.batteries().stream().findFirst()))
+        board.flatMap(b -> b.batteries().stream().findFirst())
                 .ifPresentOrElse(
                         line -> session.days().log(Logged.Kind.BATTERY, line.name() + ": swapped"),
                         () -> session.say("Nothing runs from a battery"));

@@ -65,7 +65,8 @@ final class SoundcheckBox implements DayStage.PartBox {
         recorded.setOnAction(
                 _ -> {
                     var said = recorded();
-                    if (!said.isEmpty()) session.days().answer(said);
+                    if (!said.isEmpty())
+                        session.days().answer(said, session.recordings().heard().get().tracks());
                 });
         for (Button button : List.of(all, recorded, fault)) button.setMaxWidth(Double.MAX_VALUE);
         side.getStyleClass().add("day-side");

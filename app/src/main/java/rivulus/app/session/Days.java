@@ -1,6 +1,7 @@
 package rivulus.app.session;
 
 import java.time.LocalDateTime;
+import java.util.List;
 import java.util.Optional;
 import java.util.SequencedMap;
 import java.util.function.BooleanSupplier;
@@ -13,6 +14,7 @@ import javafx.beans.property.ReadOnlyObjectWrapper;
 import rivulus.air.Clocks;
 import rivulus.check.Proof;
 import rivulus.disk.Extras;
+import rivulus.recording.Track;
 import rivulus.setup.Step;
 import rivulus.show.Answer;
 import rivulus.show.Day;
@@ -122,7 +124,6 @@ public final class Days implements AutoCloseable {
                                 check.scene(),
                                 heard,
                                 now(),
-                                "",
                                 Extras.NONE));
         return heard == Symptom.AS_WISHED
                 ? kept
@@ -145,12 +146,17 @@ public final class Days implements AutoCloseable {
                 });
     }
 
-    /// Keeps what a test recording answers.
-    public void answer(SequencedMap<Soundcheck.Check, Symptom> said) {
+    /// Keeps what a test recording answers, and what it measured.
+    public void answer(SequencedMap<Soundcheck.Check, Symptom> said, List<Track> tracks) {
         edit(
                 "Answer as the recording says",
                 day -> {
-                    Day now = day;
+                    Day now =
+                            day.logged(
+                                    now(),
+                                    Logged.Kind.MEASURED,
+                                    scene(),
+                                    Soundcheck.measured(tracks));
                     for (var one : said.entrySet())
                         now = answered(now, one.getKey(), one.getValue());
                     return now;
@@ -191,11 +197,7 @@ public final class Days implements AutoCloseable {
 
     /// Begins a search after a step that failed.
     public void find(Step step) {
-        String at =
-                step.id().startsWith("lead/")
-                        ? step.id()
-                        : step.device().isEmpty() ? "" : "look/" + step.device();
-        find(session.proof().get().fullest().scene().id(), start -> start.pointedAt(at));
+        find(session.proof().get().fullest().scene().id(), start -> start.pointedAt(step));
     }
 
     /// Goes on with an answer.
