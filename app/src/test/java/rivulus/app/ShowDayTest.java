@@ -11,11 +11,15 @@ import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import rivulus.gear.Setting;
+import rivulus.recording.Recipe;
+import rivulus.show.Answer;
 import rivulus.show.Day;
 import rivulus.show.Logged;
 import rivulus.show.Occasion;
+import rivulus.show.Profile;
 import rivulus.show.Ref;
 import rivulus.show.Show;
+import rivulus.show.Symptom;
 import rivulus.show.Tick;
 import rivulus.trouble.Diagnosis;
 import rivulus.trouble.Reply;
@@ -261,6 +265,54 @@ class ShowDayTest {
             hand.press(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.DIGIT1);
             hand.click("#setup-print");
             assertThat(Files.readString(list)).contains("Levels down, loudspeakers off", "\\[ \\]");
+        }
+    }
+
+    @Test
+    void theListBeginsFromHowTheGearWasLeft() {
+        try (Hand hand = atTheLanternHour()) {
+            hand.act(
+                    () -> {
+                        Show show = hand.session().show().get();
+                        Profile as = Profile.of("stands", "As it stands", show);
+                        hand.session()
+                                .document()
+                                .edit(
+                                        "Keep",
+                                        show.withRundown(show.rundown().withProfiles(List.of(as))));
+                    });
+            hand.press(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.DIGIT1);
+            assertThat(hand.textIn("#setup-left")).startsWith("From how it comes");
+            assertThat(hand.textIn("#setup-rows")).contains("headphones 3 feed to picked by hand");
+            hand.press(KeyCode.L);
+            assertThat(hand.textIn("#setup-left")).startsWith("From “As it stands”");
+            assertThat(hand.textIn("#setup-rows"))
+                    .doesNotContain("headphones 3 feed to picked by hand")
+                    .contains("MIC 1 mute to on");
+            hand.press(KeyCode.L);
+            assertThat(hand.textIn("#setup-left")).startsWith("From how it comes");
+        }
+    }
+
+    /// The made recording of the talk has one voice that is too soft, and one that clips.
+    @Test
+    void aTestRecordingAnswersTheSoundcheckAndIsLogged() {
+        try (Hand hand = Hand.atShow(folder, Recipe.TIDE_TABLE_TALK)) {
+            hand.act(() -> hand.session().scene().set("tide-tables"));
+            hand.act(
+                    () -> hand.session().recordings().make(Recipe.shipped(Recipe.TIDE_TABLE_TALK)));
+            hand.press(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.DIGIT2);
+            hand.press(KeyCode.R);
+            assertThat(day(hand).answers())
+                    .extracting(Answer::heard)
+                    .contains(Symptom.AS_WISHED, Symptom.SOFT);
+            assertThat(day(hand).log())
+                    .filteredOn(line -> line.kind() == Logged.Kind.MEASURED)
+                    .extracting(Logged::text)
+                    .singleElement()
+                    .asString()
+                    .startsWith("Test recording: ")
+                    .contains("LUFS, peaks");
         }
     }
 

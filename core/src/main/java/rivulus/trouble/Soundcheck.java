@@ -38,6 +38,11 @@ public record Soundcheck(List<Row> rows) {
             return checks.stream().allMatch(Check::isWell);
         }
 
+        /// Whether something was answered that is not as it should be.
+        public boolean isAmiss() {
+            return checks.stream().anyMatch(check -> check.answer().isPresent() && !check.isWell());
+        }
+
         /// How far it is: "3 of 7", "all 7 well", "Nadia twice".
         public String words() {
             List<String> amiss = new ArrayList<>();

@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -28,8 +29,17 @@ class DiagnosisTest {
         return Diagnosis.of(Demo.PROVER, Demo.PROVER.prove(show), scene, () -> false);
     }
 
+    /// States of a search do not change, so that all tests share its beginning. Not begun while the
+    /// class is being made: it works on other threads, which would wait for that.
+    private static Diagnosis begun;
+
+    @BeforeAll
+    static void begin() {
+        begun = Diagnosis.of(Demo.PROVER, PROVEN, "call-in", () -> false);
+    }
+
     private static Diagnosis lantern() {
-        return Diagnosis.of(Demo.PROVER, PROVEN, "call-in", () -> false);
+        return begun;
     }
 
     private static String only(Simulated.Run run) {

@@ -40,7 +40,7 @@ final class KindEditor extends VBox {
     private final VBox list = new VBox(6, items, new HBox(4, add, twice, out));
     private final TextArea text = new TextArea();
     private final HBox body = new HBox(16);
-    private final ScrollPane scroll = new ScrollPane(fields);
+    private final ScrollPane scroll = Look.scroll(fields);
 
     private TemplateDraft draft = TemplateDraft.fresh("new-kind", "New kind");
     private boolean open;
@@ -79,9 +79,6 @@ final class KindEditor extends VBox {
                             if (!focused) takeText();
                         });
         HBox.setHgrow(text, Priority.ALWAYS);
-        scroll.setFitToWidth(true);
-        scroll.setFocusTraversable(false);
-        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
         HBox.setHgrow(scroll, Priority.ALWAYS);
         VBox.setVgrow(body, Priority.ALWAYS);
         fillTabs();

@@ -40,11 +40,8 @@ public final class BriefStage extends VBox implements Stage {
         wishing.setId("wishes-tab");
         HBox heads = new HBox(saying, wishing);
         heads.getStyleClass().add("gear-tabs");
-        ScrollPane scrollSay = new ScrollPane(say);
+        ScrollPane scrollSay = Look.scroll(say);
         scrollSay.setId("say-scroll");
-        scrollSay.setFitToWidth(true);
-        scrollSay.setFocusTraversable(false);
-        scrollSay.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
         VBox.setVgrow(scrollSay, Priority.ALWAYS);
         VBox.setVgrow(wishes, Priority.ALWAYS);
         say.getStyleClass().add("cards");

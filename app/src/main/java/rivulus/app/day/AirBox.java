@@ -79,10 +79,7 @@ final class AirBox implements DayStage.PartBox {
         VBox inside =
                 new VBox(10, begin, presses, Look.text("Who hears whom now", "day-part"), hears);
         inside.getStyleClass().add("day-inside");
-        ScrollPane scroll = new ScrollPane(inside);
-        scroll.setFitToWidth(true);
-        scroll.setFocusTraversable(false);
-        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        ScrollPane scroll = Look.scroll(inside);
         VBox.setVgrow(scroll, Priority.ALWAYS);
         middle.getChildren().setAll(head, evening, note, scroll, lock);
         side.getStyleClass().add("day-side");

@@ -8,6 +8,7 @@ import rivulus.check.Proof;
 import rivulus.setup.Progress;
 import rivulus.setup.SetUp;
 import rivulus.show.Day;
+import rivulus.show.Profile;
 import rivulus.show.Show;
 import rivulus.trouble.Soundcheck;
 
@@ -40,25 +41,29 @@ record DaySight(
     /// thread at a time.
     static final class Memo {
         private Show plan;
+        private Optional<Profile> left = Optional.empty();
         private SetUp list;
 
-        private synchronized SetUp list(Proof proof) {
+        private synchronized SetUp list(Proof proof, Optional<Profile> from) {
             Show now = proof.show().withDay(Day.AHEAD);
-            if (!now.equals(plan)) {
-                list = SetUp.of(proof);
+            if (!now.equals(plan) || !from.equals(left)) {
+                list = SetUp.of(proof, from);
                 plan = now;
+                left = from;
             }
             return list;
         }
     }
 
-    static DaySight of(Picture picture, Part part, LocalDateTime now, Memo memo) {
+    /// @param left how the gear was left; empty where it stands as it comes
+    static DaySight of(
+            Picture picture, Part part, LocalDateTime now, Memo memo, Optional<Profile> left) {
         Proof proof = picture.proof();
         boolean checks = part == Part.SOUNDCHECK || part == Part.TROUBLE;
         return new DaySight(
                 picture,
                 part == Part.SET_UP
-                        ? Optional.of(Progress.of(memo.list(proof), picture.show().day()))
+                        ? Optional.of(Progress.of(memo.list(proof, left), picture.show().day()))
                         : Optional.empty(),
                 checks ? Optional.of(Soundcheck.of(proof)) : Optional.empty(),
                 part == Part.AIR ? Optional.of(Board.of(proof, now)) : Optional.empty());

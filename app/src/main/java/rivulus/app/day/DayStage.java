@@ -27,6 +27,7 @@ import rivulus.app.stage.Command;
 import rivulus.app.stage.Stage;
 import rivulus.setup.Step;
 import rivulus.sheet.Sheets;
+import rivulus.show.Profile;
 import rivulus.show.Symptom;
 import rivulus.trouble.Soundcheck;
 
@@ -61,6 +62,7 @@ public final class DayStage extends StackPane implements Stage, View<DaySight> {
     private final Map<DaySight.Part, ToggleButton> tabs = new EnumMap<>(DaySight.Part.class);
     private final StackPane shown = new StackPane();
     private final StackPane side = new StackPane();
+    private final SetUpBox setUp;
     private final TroubleBox trouble;
     private DaySight.Part part = DaySight.Part.SET_UP;
     private int seconds;
@@ -77,9 +79,8 @@ public final class DayStage extends StackPane implements Stage, View<DaySight> {
     public DayStage(
             Session session, Consumer<Sheets.Kind> save, Runnable saveChapters, Runnable nextShow) {
         this.session = session;
-        parts.put(
-                DaySight.Part.SET_UP,
-                new SetUpBox(session, this::find, () -> save.accept(Sheets.Kind.SETUP)));
+        setUp = new SetUpBox(session, this::find, () -> save.accept(Sheets.Kind.SETUP));
+        parts.put(DaySight.Part.SET_UP, setUp);
         parts.put(DaySight.Part.SOUNDCHECK, new SoundcheckBox(session, this::find));
         trouble = new TroubleBox(session);
         parts.put(DaySight.Part.TROUBLE, trouble);
@@ -263,7 +264,8 @@ public final class DayStage extends StackPane implements Stage, View<DaySight> {
     public Function<Picture, DaySight> drawing() {
         DaySight.Part now = part;
         var at = session.days().now();
-        return picture -> DaySight.of(picture, now, at, memo);
+        Optional<Profile> left = setUp.left();
+        return picture -> DaySight.of(picture, now, at, memo, left);
     }
 
     @Override

@@ -63,10 +63,7 @@ final class LogBox implements DayStage.PartBox {
         next.setMaxWidth(Double.MAX_VALUE);
         next.setOnAction(_ -> nextShow.run());
         HBox.setHgrow(search, Priority.ALWAYS);
-        ScrollPane scroll = new ScrollPane(lines);
-        scroll.setFitToWidth(true);
-        scroll.setFocusTraversable(false);
-        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        ScrollPane scroll = Look.scroll(lines);
         VBox.setVgrow(scroll, Priority.ALWAYS);
         HBox bar = new HBox(8, search, save, chapters);
         bar.getStyleClass().add("day-bar");

@@ -24,6 +24,7 @@ import rivulus.app.session.Session;
 import rivulus.setup.Progress;
 import rivulus.setup.Step;
 import rivulus.show.Lesson;
+import rivulus.show.Profile;
 import rivulus.show.Show;
 import rivulus.show.Tick;
 import rivulus.words.Words;
@@ -39,7 +40,7 @@ final class SetUpBox implements DayStage.PartBox {
     private final Label clock = Look.text("", "day-clock");
     private final Button hands = new Button();
     private final VBox rows = new VBox();
-    private final ScrollPane scroll = new ScrollPane(rows);
+    private final ScrollPane scroll = Look.scroll(rows);
     private final Label what = Look.paragraph("", "headline");
     private final Label why = Look.paragraph("", "cause");
     private final Label about = Look.paragraph("", "soft");
@@ -58,10 +59,12 @@ final class SetUpBox implements DayStage.PartBox {
     private String chosen = "";
     /// Whether somebody chose it.
     private boolean picked;
-    private final Map<Step, Row> made = new HashMap<>();
+    private final Map<Step, StepRow> made = new HashMap<>();
     private int pairs = 1;
     private Progress.Order order = Progress.Order.DONE;
     private final Button ordered = new Button();
+    private final Button from = new Button();
+    private String left = "";
 
     /// @param find looks for what is broken where a step failed
     /// @param print asks where the list goes, with boxes
@@ -78,6 +81,9 @@ final class SetUpBox implements DayStage.PartBox {
                     pairs = pairs % MOST_HANDS + 1;
                     tick();
                 });
+        from.setId("setup-left");
+        from.setMinWidth(Region.USE_PREF_SIZE);
+        from.setOnAction(_ -> leftOtherwise());
         ordered.setId("setup-order");
         ordered.setMinWidth(Region.USE_PREF_SIZE);
         ordered.setOnAction(
@@ -91,11 +97,8 @@ final class SetUpBox implements DayStage.PartBox {
         printed.setId("setup-print");
         printed.setMinWidth(Region.USE_PREF_SIZE);
         printed.setOnAction(_ -> print.run());
-        scroll.setFitToWidth(true);
-        scroll.setFocusTraversable(false);
-        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
         VBox.setVgrow(scroll, Priority.ALWAYS);
-        HBox head = new HBox(8, ordered, hands, Look.spring(), printed);
+        HBox head = new HBox(8, ordered, hands, from, Look.spring(), printed);
         head.getStyleClass().add("day-bar");
         head.setAlignment(Pos.CENTER_LEFT);
         middle.getChildren().setAll(clock, head, empty, scroll);
@@ -154,6 +157,7 @@ final class SetUpBox implements DayStage.PartBox {
     public void clear() {
         progress = Optional.empty();
         chosen = "";
+        left = "";
         made.clear();
         rows.getChildren().clear();
         Look.show(reason, false);
@@ -193,107 +197,45 @@ final class SetUpBox implements DayStage.PartBox {
         for (Lesson lesson : show.day().lessons()) {
             if (lesson.taken() || lesson.from().isEmpty()) continue;
             if (lines.isEmpty()) lines.add(Look.text("Learned before", "day-part"));
-            HBox line =
-                    new HBox(
-                            8,
-                            Look.text("\u25cb", "day-mark"),
-                            Look.text(lesson.text(), "day-what"),
-                            Look.text(lesson.from(), "soft"));
-            line.setAlignment(Pos.CENTER_LEFT);
-            Button button = new Button();
-            button.setGraphic(line);
-            button.setId("setup-" + lesson.id());
-            button.getStyleClass().setAll("button", "day-row");
-            button.setMaxWidth(Double.MAX_VALUE);
-            button.setAccessibleText(
-                    "Learned before: %s. Space takes it to heart.".formatted(lesson.text()));
-            button.setOnAction(_ -> session.days().taken(lesson, true));
-            lines.add(button);
+            lines.add(
+                    new DayRow(
+                                    "setup-" + lesson.id(),
+                                    "Learned before: %s. Space takes it to heart."
+                                            .formatted(lesson.text()),
+                                    Look.text("\u25cb", "day-mark"),
+                                    Look.text(lesson.text(), "day-what"),
+                                    Look.text(lesson.from(), "soft"))
+                            .does(() -> session.days().taken(lesson, true)));
         }
         return lines;
     }
 
-    /// The row of a step; made once, and told anew only what has changed.
     private Node row(Progress.At at) {
-        Row row = made.computeIfAbsent(at.step(), Row::new);
+        StepRow row =
+                made.computeIfAbsent(at.step(), step -> new StepRow(step, () -> choose(step)));
         row.show(at, at.step().id().equals(chosen));
-        return row.button;
+        return row.node();
     }
 
-    private final class Row {
-        private final Button button = new Button();
-        private final Label mark = Look.text("", "day-mark");
-        private final Label more = Look.text("", "soft");
-        private Progress.At shown;
-        private boolean isChosen;
-
-        Row(Step step) {
-            Label words = Look.text(step.what(), "day-what");
-            words.setMinWidth(0);
-            more.setMinWidth(0);
-            more.setMaxWidth(Double.MAX_VALUE);
-            HBox.setHgrow(more, Priority.ALWAYS);
-            Label minutes =
-                    Look.text(
-                            (step.who().isEmpty() ? "" : step.who() + ", ")
-                                    + Words.figure(step.minutes(), 1, "min"),
-                            "soft");
-            minutes.setMinWidth(Region.USE_PREF_SIZE);
-            HBox line = new HBox(8, mark, words, more, minutes);
-            line.setAlignment(Pos.CENTER_LEFT);
-            button.setGraphic(line);
-            button.setId("step-" + step.id().replaceAll("[^A-Za-z0-9-]", "-"));
-            button.getStyleClass().setAll("button", "day-row");
-            button.setMaxWidth(Double.MAX_VALUE);
-            button.setOnAction(
-                    _ -> {
-                        chosen = step.id();
-                        picked = true;
-                        session.redraw();
-                    });
-        }
-
-        void show(Progress.At at, boolean nowChosen) {
-            if (at.equals(shown) && nowChosen == isChosen) return;
-            shown = at;
-            isChosen = nowChosen;
-            mark.setText(mark(at.standing()));
-            more.setText(at.words());
-            style(more, "off-word", at.standing() == Progress.Standing.FAILED);
-            style(button, "settled", at.standing().isOver());
-            style(button, "waits", at.standing() == Progress.Standing.WAITS);
-            style(button, "chosen", nowChosen);
-            button.setAccessibleText(
-                    "%s. %s. %s".formatted(at.step().what(), said(at.standing()), at.words()));
-        }
-
-        private static void style(Node node, String name, boolean has) {
-            node.getStyleClass().remove(name);
-            if (has) node.getStyleClass().add(name);
-        }
+    private void choose(Step step) {
+        chosen = step.id();
+        picked = true;
+        session.redraw();
     }
 
-    /// Shape and word, so that colour is never alone.
-    private static String mark(Progress.Standing standing) {
-        return switch (standing) {
-            case DONE -> "\u2713";
-            case SKIPPED -> "–";
-            case FAILED -> "!";
-            case WAITS -> "\u2026";
-            case CHANGED -> "\u21bb";
-            case OPEN -> "\u25cb";
-        };
+    /// How the gear was left, where somebody said so.
+    Optional<Profile> left() {
+        return session.show().get().profiles().stream()
+                .filter(profile -> profile.id().equals(left))
+                .findFirst();
     }
 
-    private static String said(Progress.Standing standing) {
-        return switch (standing) {
-            case DONE -> "Done";
-            case SKIPPED -> "Skipped";
-            case FAILED -> "Failed";
-            case WAITS -> "Waits";
-            case CHANGED -> "Open again, the plan has changed";
-            case OPEN -> "Open";
-        };
+    /// From how it comes to each way of standing that is kept, and round again.
+    private void leftOtherwise() {
+        List<Profile> kept = session.show().get().profiles();
+        int next = left().map(kept::indexOf).orElse(-1) + 1;
+        left = next < kept.size() ? kept.get(next).id() : "";
+        session.redraw();
     }
 
     private Optional<Progress.At> chosen() {
@@ -332,6 +274,11 @@ final class SetUpBox implements DayStage.PartBox {
     @Override
     public void tick() {
         ordered.setText(order.title() + "   (G)");
+        from.setText(
+                left().map(profile -> "From “%s”".formatted(profile.name()))
+                                .orElse("From how it comes")
+                        + "   (L)");
+        Look.show(from, !session.show().get().profiles().isEmpty());
         progress.ifPresent(
                 all ->
                         clock.setText(
@@ -374,6 +321,7 @@ final class SetUpBox implements DayStage.PartBox {
             case O -> again.fire();
             case H -> hands.fire();
             case G -> ordered.fire();
+            case L -> leftOtherwise();
             default -> {
                 return;
             }

@@ -6,14 +6,12 @@ import java.util.List;
 import java.util.Optional;
 import java.util.SequencedMap;
 import java.util.function.BiConsumer;
-import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
-import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
@@ -53,10 +51,7 @@ final class SoundcheckBox implements DayStage.PartBox {
         question.setId("check-question");
         all.setId("check-all");
         fault.setId("check-find");
-        ScrollPane scroll = new ScrollPane(rows);
-        scroll.setFitToWidth(true);
-        scroll.setFocusTraversable(false);
-        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        ScrollPane scroll = Look.scroll(rows);
         VBox.setVgrow(scroll, Priority.ALWAYS);
         middle.getChildren().setAll(head, scroll);
         all.setOnAction(_ -> now().flatMap(this::rowOf).ifPresent(session.days()::allWell));
@@ -135,30 +130,16 @@ final class SoundcheckBox implements DayStage.PartBox {
     }
 
     private Node ear(Soundcheck.Row row, boolean open) {
-        String mark =
-                row.isWell()
-                        ? "\u2713"
-                        : row.checks().stream()
-                                        .anyMatch(one -> one.answer().isPresent() && !one.isWell())
-                                ? "!"
-                                : "\u25cb";
-        HBox line =
-                new HBox(
-                        8,
+        String mark = row.isWell() ? "\u2713" : row.isAmiss() ? "!" : "\u25cb";
+        return new DayRow(
+                        "check-" + row.ear().id(),
+                        row.ear().name() + ": " + row.words(),
                         Look.text(mark, "day-mark"),
                         Look.text(row.ear().name(), "day-what"),
-                        Look.text(row.words(), "!".equals(mark) ? "off-word" : "soft"));
-        line.setAlignment(Pos.CENTER_LEFT);
-        Button button = new Button();
-        button.setGraphic(line);
-        button.setId("check-" + row.ear().id());
-        button.getStyleClass().setAll("button", "day-row");
-        if (open) button.getStyleClass().add("chosen");
-        if (row.isWell()) button.getStyleClass().add("settled");
-        button.setMaxWidth(Double.MAX_VALUE);
-        button.setAccessibleText(row.ear().name() + ": " + row.words());
-        button.setOnAction(_ -> choose(row.checks().getFirst().id()));
-        return button;
+                        Look.text(row.words(), row.isAmiss() ? "off-word" : "soft"))
+                .being("chosen", open)
+                .being("settled", row.isWell())
+                .does(() -> choose(row.checks().getFirst().id()));
     }
 
     private Node source(Soundcheck.Check one, Optional<Soundcheck.Check> now) {
@@ -172,25 +153,17 @@ final class SoundcheckBox implements DayStage.PartBox {
                         .orElse("not asked yet");
         String when = one.answer().map(answer -> "%tR".formatted(answer.at())).orElse("");
         Label words = Look.text(said, one.answer().isEmpty() || one.isWell() ? "soft" : "off-word");
-        HBox line =
-                new HBox(
-                        8,
+        return new DayRow(
+                        "check-" + one.id(),
+                        one.ask().words() + " " + said,
                         bar,
                         Look.text(one.ask().source().name(), "row-source"),
                         words,
                         Look.spring(),
-                        Look.text(when, "soft"));
-        line.setAlignment(Pos.CENTER_LEFT);
-        Button button = new Button();
-        button.setGraphic(line);
-        button.setId("check-" + one.id());
-        button.getStyleClass().setAll("button", "day-row", "inner");
-        if (now.filter(other -> other.id().equals(one.id())).isPresent())
-            button.getStyleClass().add("asked");
-        button.setMaxWidth(Double.MAX_VALUE);
-        button.setAccessibleText(one.ask().words() + " " + said);
-        button.setOnAction(_ -> choose(one.id()));
-        return button;
+                        Look.text(when, "soft"))
+                .being("inner", true)
+                .being("asked", now.filter(other -> other.id().equals(one.id())).isPresent())
+                .does(() -> choose(one.id()));
     }
 
     private void choose(String id) {

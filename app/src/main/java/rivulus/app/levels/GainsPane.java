@@ -42,10 +42,7 @@ final class GainsPane extends VBox {
         list.getStyleClass().add("cards");
         VBox first = new VBox(6, all, effects);
         first.getStyleClass().add("gains-head");
-        ScrollPane scroll = new ScrollPane(list);
-        scroll.setFitToWidth(true);
-        scroll.setFocusTraversable(false);
-        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        ScrollPane scroll = Look.scroll(list);
         VBox.setVgrow(scroll, Priority.ALWAYS);
         getChildren().addAll(title, first, scroll);
     }

@@ -31,10 +31,7 @@ final class ProcessingPane extends VBox {
         form = new FormBox("processing-form", session::edit);
         VBox whole = new VBox(10, words, orders, deeds, form);
         whole.getStyleClass().add("processing");
-        ScrollPane scroll = new ScrollPane(whole);
-        scroll.setFitToWidth(true);
-        scroll.setFocusTraversable(false);
-        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        ScrollPane scroll = Look.scroll(whole);
         VBox.setVgrow(scroll, Priority.ALWAYS);
         getChildren().addAll(Look.text("Processing", "pane-title"), scroll);
         clear();

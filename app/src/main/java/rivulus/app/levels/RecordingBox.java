@@ -30,7 +30,7 @@ final class RecordingBox extends VBox {
     private final VBox empty = new VBox(12);
     private final VBox working = new VBox(8);
     private final VBox tracks = new VBox(8);
-    private final ScrollPane scroll = new ScrollPane(tracks);
+    private final ScrollPane scroll = Look.scroll(tracks);
 
     /// @param choose asks for a recording to open
     RecordingBox(Session session, Runnable choose) {
@@ -62,9 +62,6 @@ final class RecordingBox extends VBox {
         stop.setId("stop-measuring");
         stop.setOnAction(_ -> session.recordings().stop());
         working.getChildren().setAll(Look.text("Measuring the recording"), bar, stop);
-        scroll.setFitToWidth(true);
-        scroll.setFocusTraversable(false);
-        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
         VBox.setVgrow(scroll, Priority.ALWAYS);
         tracks.getStyleClass().add("sound-tracks");
         getChildren().setAll(empty, working, scroll);

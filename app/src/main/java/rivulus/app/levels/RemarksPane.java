@@ -35,10 +35,7 @@ final class RemarksPane extends VBox {
         VBox head = new VBox(all);
         head.getStyleClass().add("gains-head");
         list.getStyleClass().add("cards");
-        ScrollPane scroll = new ScrollPane(list);
-        scroll.setFitToWidth(true);
-        scroll.setFocusTraversable(false);
-        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        ScrollPane scroll = Look.scroll(list);
         VBox.setVgrow(scroll, Priority.ALWAYS);
         getChildren().setAll(Look.text("What the recording says", "pane-title"), head, scroll);
         session.recordings().heard().addListener((_, _, now) -> show(now));

@@ -7,6 +7,7 @@ import javafx.scene.Node;
 import javafx.scene.Parent;
 import javafx.scene.Scene;
 import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -59,6 +60,16 @@ public final class Look {
         label.setWrapText(true);
         label.setMinHeight(Region.USE_PREF_SIZE);
         return label;
+    }
+
+    /// Something that scrolls up and down, as wide as there is room; the keyboard goes to what is
+    /// in it.
+    public static ScrollPane scroll(Node content) {
+        ScrollPane scroll = new ScrollPane(content);
+        scroll.setFitToWidth(true);
+        scroll.setFocusTraversable(false);
+        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        return scroll;
     }
 
     /// Lays something out anew; the keyboard stays on what has the same id then.

@@ -55,10 +55,7 @@ final class FeedsBox extends VBox implements View<FeedsSight> {
         HBox head = new HBox(10, all, stop, doing);
         head.setAlignment(Pos.CENTER_LEFT);
         rows.getStyleClass().add("feeds");
-        ScrollPane scroll = new ScrollPane(rows);
-        scroll.setFitToWidth(true);
-        scroll.setFocusTraversable(false);
-        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        ScrollPane scroll = Look.scroll(rows);
         VBox.setVgrow(scroll, Priority.ALWAYS);
         getChildren().addAll(head, scroll);
         session.draws(this);

@@ -72,10 +72,7 @@ final class FindingsPane extends VBox implements View<FindingsPane.Sight> {
         getStyleClass().add("findings");
         setId("findings");
         cards.getStyleClass().add("cards");
-        ScrollPane scroll = new ScrollPane(cards);
-        scroll.setFitToWidth(true);
-        scroll.setFocusTraversable(false);
-        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        ScrollPane scroll = Look.scroll(cards);
         VBox.setVgrow(scroll, Priority.ALWAYS);
         getChildren().addAll(title, scroll);
         clear();

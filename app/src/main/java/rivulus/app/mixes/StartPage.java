@@ -58,10 +58,7 @@ final class StartPage extends VBox {
                         Look.text("Look at an evening", "pane-title", "others"),
                         examples);
         content.getStyleClass().add("start-content");
-        ScrollPane scroll = new ScrollPane(content);
-        scroll.setFitToWidth(true);
-        scroll.setFocusTraversable(false);
-        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        ScrollPane scroll = Look.scroll(content);
         VBox.setVgrow(scroll, Priority.ALWAYS);
         getChildren().add(scroll);
         session.settings()

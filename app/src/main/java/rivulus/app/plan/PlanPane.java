@@ -41,10 +41,7 @@ public final class PlanPane extends StackPane {
         this.close = close;
         getStyleClass().add("veil");
         setId("plans");
-        ScrollPane scroll = new ScrollPane(offers);
-        scroll.setFocusTraversable(false);
-        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
-        scroll.setFitToWidth(true);
+        ScrollPane scroll = Look.scroll(offers);
         VBox.setVgrow(scroll, Priority.ALWAYS);
         leave.setId("plans-close");
         leave.setOnAction(_ -> leave());

@@ -62,10 +62,7 @@ public final class GearPane extends VBox implements View<Picture> {
         toAdd = tab("Add gear", "add-tab", catalogue, body);
         tab("Cupboard", "cupboard-tab", cupboard, body);
         body.getStyleClass().add("cards");
-        ScrollPane scroll = new ScrollPane(body);
-        scroll.setFitToWidth(true);
-        scroll.setFocusTraversable(false);
-        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        ScrollPane scroll = Look.scroll(body);
         VBox.setVgrow(scroll, Priority.ALWAYS);
         getChildren().addAll(tabs, scroll);
         wrong.setSelected(true);

@@ -182,11 +182,8 @@ public final class RigStage extends VBox implements Stage, View<Sight> {
     }
 
     private static ScrollPane scroll(Region content, String id) {
-        ScrollPane scroll = new ScrollPane(content);
+        ScrollPane scroll = Look.scroll(content);
         scroll.setId(id);
-        scroll.setFitToWidth(true);
-        scroll.setFocusTraversable(false);
-        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
         return scroll;
     }
 
