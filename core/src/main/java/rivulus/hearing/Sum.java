@@ -1,5 +1,7 @@
 package rivulus.hearing;
 
+import java.util.Arrays;
+import java.util.List;
 import java.util.OptionalDouble;
 import rivulus.signal.Bands;
 import rivulus.signal.Response;
@@ -54,13 +56,16 @@ final class Sum {
     }
 
     private static double densest(Taps loudest, Bands bands) {
-        Response[] passed = new Response[loudest.size()];
+        List<Integer> numbers =
+                Arrays.stream(loudest.band).limit(loudest.size()).distinct().boxed().toList();
+        int[] passed = new int[loudest.size()];
         double[] seconds = new double[passed.length];
         for (int t = 0; t < passed.length; t++) {
-            passed[t] = bands.response(loudest.band[t]);
+            passed[t] = numbers.indexOf(loudest.band[t]);
             seconds[t] = loudest.ns[t] * 1e-9;
         }
-        return Response.denselySampled(loudest.gain, passed, seconds, places(loudest));
+        List<Response> responses = numbers.stream().map(bands::response).toList();
+        return Response.denselySampled(loudest.gain, passed, responses, seconds, places(loudest));
     }
 
     /// The longer the delays between them the finer they have to be looked at.

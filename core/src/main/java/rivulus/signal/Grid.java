@@ -25,6 +25,9 @@ public final class Grid {
     /// How wide a cell is, as a share of its frequency.
     static final double CELL = Math.log(HIGH_HZ / LOW_HZ) / (SIZE - 1);
 
+    /// Under so many turns in a cell the first terms of a series are exact enough.
+    private static final double NARROW = 0.01;
+
     private static final double[] HZ = new double[SIZE];
     private static final double[] WEIGHT = new double[SIZE];
 
@@ -54,6 +57,44 @@ public final class Grid {
     /// sin(πx) / (πx), for x of 0 or more.
     static double sinc(double x) {
         return x < 1e-6 ? 1 : -Phasor.minusSin(x / 2) / (Math.PI * x);
+    }
+
+    /// ∫ u sin(2πxu) du over a cell, u from −½ to ½.
+    ///
+    /// @param even [#sinc] of x
+    static double slope(double x, double even) {
+        return x < NARROW ? Math.PI * x / 6 : (even - Phasor.cos(x / 2)) / (2 * Math.PI * x);
+    }
+
+    /// ∫ u² cos(2πxu) du over a cell, u from −½ to ½.
+    ///
+    /// @param even [#sinc] of x
+    /// @param slope [#slope] of x
+    static double bend(double x, double even, double slope) {
+        return x < NARROW ? 1 / 12.0 : even / 4 - slope / (Math.PI * x);
+    }
+
+    /// How what is known on the grid rises in a cell, for its whole width.
+    static double slope(double[] values, int i) {
+        if (i == 0) return values[1] - values[0];
+        if (i == SIZE - 1) return values[i] - values[i - 1];
+        return (values[i + 1] - values[i - 1]) / 2;
+    }
+
+    /// How much it bends there: the factor of u², u being the share of a cell.
+    static double bend(double[] values, int i) {
+        if (i == 0 || i == SIZE - 1) return 0;
+        return (values[i + 1] - 2 * values[i] + values[i - 1]) / 2;
+    }
+
+    /// What is known on the grid, off it by a share of a cell: on a parabola through three.
+    static double between(double[] values, int i, double off) {
+        return values[i] + off * (slope(values, i) + off * bend(values, i));
+    }
+
+    /// The weight off the grid by a share of a cell.
+    static double weightNear(int i, double off) {
+        return between(WEIGHT, i, off);
     }
 
     /// IEC 61672-1 A-weighting as a gain (not yet normalised to 1 kHz; the constant falls out).

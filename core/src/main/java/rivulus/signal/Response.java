@@ -1,6 +1,7 @@
 package rivulus.signal;
 
 import java.util.Arrays;
+import java.util.List;
 
 /// A complex response on the [Grid].
 ///
@@ -44,47 +45,63 @@ public record Response(double[] re, double[] im) {
 
     /// What two arrivals of a sound add to its weighted broadband power by falling into each other:
     /// the real part of one times the conjugate of the other, weighted. Each cell of the grid is
-    /// integrated and not sampled (its width in Hz times the delay between them gives a sinc), so
-    /// that no delay falls in with the grid.
+    /// integrated and not sampled, so that no delay falls in with the grid: what the two share is a
+    /// parabola through a frequency and its neighbours, and what turns along it is known exactly
+    /// (Filon 1928, "On a quadrature formula for trigonometric integrals").
     ///
     /// @param seconds how much later the second one is, 0 or more
     public static double together(Response first, Response second, double seconds) {
+        double[] re = new double[Grid.SIZE];
+        double[] im = new double[Grid.SIZE];
+        for (int i = 0; i < Grid.SIZE; i++) {
+            double weight = Grid.weight(i);
+            re[i] = weight * (first.re[i] * second.re[i] + first.im[i] * second.im[i]);
+            im[i] = weight * (first.re[i] * second.im[i] - first.im[i] * second.re[i]);
+        }
         double sum = 0;
         for (int i = 0; i < Grid.SIZE; i++) {
             double turns = Grid.hz(i) * seconds;
-            double re = first.re[i] * second.re[i] + first.im[i] * second.im[i];
-            double im = first.im[i] * second.re[i] - first.re[i] * second.im[i];
-            double phase = re * Phasor.cos(turns) + im * Phasor.minusSin(turns);
-            sum += Grid.weight(i) * phase * Grid.sinc(turns * Grid.CELL);
+            double wide = turns * Grid.CELL;
+            double even = Grid.sinc(wide);
+            double slope = Grid.slope(wide, even);
+            double bend = Grid.bend(wide, even, slope);
+            double real = re[i] * even + Grid.bend(re, i) * bend + Grid.slope(im, i) * slope;
+            double turned = im[i] * even + Grid.bend(im, i) * bend - Grid.slope(re, i) * slope;
+            sum += real * Phasor.cos(turns) - turned * Phasor.minusSin(turns);
         }
         return sum;
     }
 
     /// The weighted broadband power of arrivals of one sound, every cell of the grid looked at in
-    /// so many places.
+    /// so many places; between the frequencies of the grid weight and bands are parabolas.
     ///
     /// @param gains one for each arrival
-    /// @param bands what each has passed
+    /// @param passed which of the bands each has passed
     /// @param seconds when each arrives, 0 or more
     public static double denselySampled(
-            double[] gains, Response[] bands, double[] seconds, int places) {
+            double[] gains, int[] passed, List<Response> bands, double[] seconds, int places) {
         double sum = 0;
         for (int i = 0; i < Grid.SIZE; i++) {
-            double cell = 0;
             for (int p = 0; p < places; p++) {
-                double hz = Grid.hz(i) * Math.exp(Grid.CELL * ((p + 0.5) / places - 0.5));
-                double re = 0;
-                double im = 0;
+                double off = (p + 0.5) / places - 0.5;
+                double hz = Grid.hz(i) * Math.exp(Grid.CELL * off);
+                double[] cos = new double[bands.size()];
+                double[] sin = new double[bands.size()];
                 for (int t = 0; t < gains.length; t++) {
                     double turns = hz * seconds[t];
-                    double cos = gains[t] * Phasor.cos(turns);
-                    double sin = gains[t] * Phasor.minusSin(turns);
-                    re += cos * bands[t].re[i] - sin * bands[t].im[i];
-                    im += cos * bands[t].im[i] + sin * bands[t].re[i];
+                    cos[passed[t]] += gains[t] * Phasor.cos(turns);
+                    sin[passed[t]] += gains[t] * Phasor.minusSin(turns);
                 }
-                cell += re * re + im * im;
+                double re = 0;
+                double im = 0;
+                for (int b = 0; b < cos.length; b++) {
+                    double bandRe = Grid.between(bands.get(b).re, i, off);
+                    double bandIm = Grid.between(bands.get(b).im, i, off);
+                    re += cos[b] * bandRe - sin[b] * bandIm;
+                    im += cos[b] * bandIm + sin[b] * bandRe;
+                }
+                sum += Grid.weightNear(i, off) * (re * re + im * im) / places;
             }
-            sum += Grid.weight(i) * cell / places;
         }
         return sum;
     }

@@ -14,7 +14,6 @@ import rivulus.hearing.Arrival;
 import rivulus.hearing.Hearing;
 import rivulus.hearing.Loop;
 import rivulus.hearing.Tracer;
-import rivulus.show.Limit;
 import rivulus.signal.Grid;
 import rivulus.signal.LiveGraph;
 
@@ -92,11 +91,7 @@ class RendererProperties {
             if (db > -50)
                 assertThat(traced[f]).as("at %s Hz", Grid.hz(f)).isCloseTo(db, within(0.1));
         }
-        // under what counts as heard, what has passed several bands may be off a little more: of
-        // arrivals that fall into each other the bands are taken to be even in each cell of the
-        // grid
-        double by = hearing.levelDb() > Limit.HEARD.usual() ? 0.1 : 0.2;
-        assertThat(hearing.levelDb()).isCloseTo(10 * Math.log10(weighted(responses)), within(by));
+        assertThat(hearing.levelDb()).isCloseTo(10 * Math.log10(weighted(responses)), within(0.1));
     }
 
     /// The power of A-weighted pink noise through rendered impulse responses: every bin of their
