@@ -13,6 +13,7 @@ import rivulus.app.session.Recordings;
 import rivulus.file.DemoShows;
 import rivulus.gear.Setting;
 import rivulus.recording.Recipe;
+import rivulus.recording.Track;
 import rivulus.show.Ref;
 import rivulus.show.Show;
 
@@ -142,6 +143,10 @@ class LevelsStageTest {
                             "Maren comes back from Nadia's end after 310\u202Fms",
                             "The sound of the stream is 120\u202Fms ahead of the picture");
             assertThat(hand.all(".sound-chart")).hasSize(8);
+            Path sheet = folder.resolve("recording.svg");
+            hand.willAnswer(sheet);
+            hand.click("#print-recording");
+            assertThat(Files.readString(sheet)).contains("Maren", "clipped", "LUFS", "Stream");
             hand.focus("#take-all-remarks");
             hand.press(KeyCode.SPACE);
             Show now = hand.session().show().get();
@@ -160,6 +165,27 @@ class LevelsStageTest {
                                     .measuredDb())
                     .as("one step of undo")
                     .isZero();
+        }
+    }
+
+    @Test
+    void aTrackThatNobodyNamedIsKnownByWhatIsOnIt() throws Exception {
+        Path made = folder.resolve("made");
+        List<Path> files = Recipe.shipped(Recipe.TIDE_TABLE_TALK).make(made);
+        Path ada = files.get(2);
+        Files.move(ada, ada.resolveSibling("take 3.wav"));
+        try (Hand hand = Hand.atShow(folder, Recipe.TIDE_TABLE_TALK)) {
+            hand.act(() -> hand.session().scene().set("tide-tables"));
+            hand.press(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.R);
+            hand.act(() -> hand.session().recordings().take(Recordings.among(List.of(made))));
+            assertThat(hand.textIn("#recording")).contains("known by what is on it");
+            assertThat(hand.session().recordings().heard().get().tracks())
+                    .filteredOn(Track::isByContent)
+                    .singleElement()
+                    .satisfies(
+                            track ->
+                                    assertThat(track.ear().orElseThrow().id())
+                                            .isEqualTo("track-ada"));
         }
     }
 

@@ -16,6 +16,7 @@ import rivulus.check.SceneProof;
 import rivulus.disk.FileTrouble;
 import rivulus.disk.JsonText;
 import rivulus.file.ShowFile;
+import rivulus.recording.ByContent;
 import rivulus.recording.Matching;
 import rivulus.recording.Recording;
 import rivulus.recording.Remark;
@@ -23,6 +24,8 @@ import rivulus.recording.Track;
 import rivulus.report.SoundReport;
 import rivulus.report.Table;
 import rivulus.rule.Rules;
+import rivulus.sheet.SoundSheets;
+import rivulus.show.Show;
 import rivulus.sound.Channel;
 import rivulus.sound.Measured;
 import rivulus.sound.Measuring;
@@ -40,11 +43,18 @@ final class MeasureCommand implements Callable<Integer> {
     @Option(
             names = "--against",
             paramLabel = "SHOW",
-            description = "The show that they are of; files are matched by their names.")
+            description =
+                    "The show that they are of; files are matched by their names, else by what is on them.")
     private Path against;
 
     @Option(names = "--scene", paramLabel = "ID", description = "The scene; the first otherwise.")
     private String scene = "";
+
+    @Option(
+            names = "--out",
+            paramLabel = "FILE",
+            description = "Writes a sheet with every track over time: .pdf, .svg, .md or .csv.")
+    private Path sheet;
 
     @Option(names = "--json", description = "Write JSON for other programs.")
     private boolean json;
@@ -57,11 +67,16 @@ final class MeasureCommand implements Callable<Integer> {
         List<Measured> all = new ArrayList<>();
         for (Path file : files) all.add(Measuring.of(file, _ -> true).orElseThrow());
         if (against == null) {
+            Show none = Show.untitled();
+            if (sheet != null) draw("Measured", none, tracks(none, all), List.of());
             if (json) out.print(JsonText.of(SoundReport.measured(all)));
             else all.forEach(measured -> write(out, measured));
             return Main.FINE;
         }
-        Recording recording = recording(all);
+        Prover prover = Rules.prover();
+        Show show = ShowFile.open(against, prover.catalogue());
+        Recording recording = recording(prover.prove(show), all);
+        if (sheet != null) draw(show.title(), show, recording.tracks(), recording.remarks());
         if (json) {
             out.print(JsonText.of(SoundReport.against(all, recording)));
         } else {
@@ -69,6 +84,10 @@ final class MeasureCommand implements Callable<Integer> {
             for (Track track : recording.tracks())
                 if (track.ear().isEmpty() && !track.isPicture())
                     out.printf("%s is nobody that the show knows by name.%n", track.name());
+                else if (track.isByContent())
+                    out.printf(
+                            "%s is taken for %s, by what is on it.%n",
+                            track.measured().name(), track.name());
             for (Remark remark : recording.remarks())
                 out.printf("%-8s %s%n", remark.severity().word(), remark.sentence());
             if (recording.remarks().isEmpty()) out.println("All is as the plan foretells.");
@@ -78,9 +97,21 @@ final class MeasureCommand implements Callable<Integer> {
         return serious ? Main.FOUND : Main.FINE;
     }
 
-    private Recording recording(List<Measured> all) throws FileTrouble {
-        Prover prover = Rules.prover();
-        Proof proof = prover.prove(ShowFile.open(against, prover.catalogue()));
+    private void draw(String title, Show show, List<Track> tracks, List<Remark> remarks)
+            throws FileTrouble {
+        SheetCommand.write(SoundSheets.of(title, tracks, remarks, show.checks().limits()), sheet);
+    }
+
+    /// The tracks of all files, as far as their names tell whose they are.
+    private List<Track> tracks(Show show, List<Measured> all) {
+        Matching matching = Matching.with(show);
+        List<Track> tracks = new ArrayList<>();
+        for (int f = 0; f < files.size(); f++)
+            tracks.addAll(matching.tracks(files.get(f), all.get(f)));
+        return tracks;
+    }
+
+    private Recording recording(Proof proof, List<Measured> all) throws FileTrouble {
         SceneProof in =
                 scene.isEmpty()
                         ? proof.scenes().getFirst()
@@ -89,10 +120,7 @@ final class MeasureCommand implements Callable<Integer> {
                                         () ->
                                                 ShowArgument.unknown(
                                                         against, "scene", scene, proof.sceneIds()));
-        Matching matching = Matching.with(proof.show());
-        List<Track> tracks = new ArrayList<>();
-        for (int f = 0; f < files.size(); f++)
-            tracks.addAll(matching.tracks(files.get(f), all.get(f)));
+        List<Track> tracks = ByContent.matched(in, tracks(proof.show(), all), _ -> true);
         return Recording.of(proof, in, tracks, _ -> true).orElseThrow();
     }
 

@@ -44,7 +44,7 @@ final class SheetCommand implements Callable<Integer> {
 
         Sheet sheet = sheets.of(kind());
         if (out == null) spec.commandLine().getOut().print(sheet.markdown());
-        else write(sheet);
+        else write(sheet, out);
         return Main.FINE;
     }
 
@@ -54,7 +54,8 @@ final class SheetCommand implements Callable<Integer> {
         return Sheets.Kind.values()[known.indexOf(kind)];
     }
 
-    private void write(Sheet sheet) throws FileTrouble {
+    /// Writes a sheet to a file, as its name asks for.
+    static void write(Sheet sheet, Path out) throws FileTrouble {
         String name = SafeFile.name(out);
         if (sheet.endings().stream().noneMatch(name::endsWith))
             throw new FileTrouble(

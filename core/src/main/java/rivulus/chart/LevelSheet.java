@@ -31,7 +31,7 @@ public record LevelSheet(List<Row> rows, Optional<Row> chosen) {
 
         /// Whether it has room and is quiet.
         public boolean isWell() {
-            return advice.isEmpty();
+            return advice.stream().noneMatch(Advice::isTrouble);
         }
 
         /// In words: "−24 dBFS on average, 6 dB of headroom, 41 dB over the noise".
@@ -42,9 +42,9 @@ public record LevelSheet(List<Row> rows, Optional<Row> chosen) {
             double headroom = way.headroomDb();
             if (Double.isFinite(headroom))
                 words.add(
-                        headroom < 0
+                        headroom < -StairSheet.HAIR_DB
                                 ? "clips by " + Words.db(-headroom)
-                                : Words.db(headroom) + " of headroom");
+                                : Words.db(Math.max(0, headroom)) + " of headroom");
             double noise = way.signalToNoiseDb();
             if (Double.isFinite(noise)) words.add(Words.db(noise) + " over the noise");
             return String.join(", ", words);

@@ -16,6 +16,9 @@ import rivulus.words.Words;
 /// @param lowDb the bottom of the drawing, against line-up
 /// @param highDb its top
 public record StairSheet(List<Step> steps, double lowDb, double highDb) {
+    /// Less is not told as clipping.
+    static final double HAIR_DB = 0.05;
+
     /// Noise that is fainter is not drawn.
     private static final double BOTTOM_DB = -90;
 
@@ -54,7 +57,7 @@ public record StairSheet(List<Step> steps, double lowDb, double highDb) {
 
         /// Whether peaks go over what clips.
         public boolean clips() {
-            return peakDb > ceilingDb;
+            return peakDb > ceilingDb + HAIR_DB;
         }
 
         /// In words, for who does not see it.
@@ -65,7 +68,9 @@ public record StairSheet(List<Step> steps, double lowDb, double highDb) {
                             ? ""
                             : clips()
                                     ? ", clips by " + Words.db(peakDb - ceilingDb)
-                                    : ", " + Words.db(ceilingDb - peakDb) + " of headroom";
+                                    : ", "
+                                            + Words.db(Math.max(0, ceilingDb - peakDb))
+                                            + " of headroom";
             return where
                     + ": "
                     + reads

@@ -8,11 +8,25 @@ import rivulus.show.Show;
 import rivulus.signal.LiveGraph;
 import rivulus.words.Words;
 
-/// What to do about a way that clips or hisses.
+/// What to do about a way that clips or hisses, or could do so less.
 ///
 /// @param sentence what, and why
-/// @param turning the knob that does it; empty where none can
-public record Advice(String sentence, Optional<Turning> turning) {
+/// @param turns the knobs that do it, together; none where none can
+/// @param isTrouble whether something is wrong, and not only worth knowing
+public record Advice(String sentence, List<Turning> turns, boolean isTrouble) {
+    public Advice {
+        turns = List.copyOf(turns);
+    }
+
+    private Advice(String sentence, Optional<Turning> turning) {
+        this(sentence, turning.stream().toList(), true);
+    }
+
+    /// Something to know.
+    static Advice note(String sentence) {
+        return new Advice(sentence, List.of(), false);
+    }
+
     /// Nobody turns a knob for less.
     private static final double HAIR_DB = 0.05;
 
@@ -27,6 +41,7 @@ public record Advice(String sentence, Optional<Turning> turning) {
         double lacking = show.checks().limits().get(Limit.NOISE) - way.signalToNoiseDb();
         if (lacking > 0 && !way.endsInTheRoom())
             advice.add(quieter(way, lacking, live, show, scene));
+        for (InARow row : InARow.on(way, live)) advice.add(row.advice(live, show, scene));
         return advice;
     }
 

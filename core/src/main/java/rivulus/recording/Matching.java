@@ -11,9 +11,10 @@ import rivulus.show.Show;
 import rivulus.show.Source;
 import rivulus.sound.Measured;
 
-/// Which track of a recording is whom, by the names of files: "Maren.wav" is Maren's track,
-/// "camera and stream.wav" has the camera on its first channel. A file that names nobody and has as
-/// many channels as the show has tracks holds them in their order.
+/// Which track of a recording is whom, by the names of files: "Maren.wav" is Maren's track, "camera
+/// and stream.wav" has the camera on its first channel. A file that names nobody and has as many
+/// channels as the show has tracks holds them in their order. What no name tells may be told by
+/// what is on it ([ByContent]).
 public final class Matching {
     private final Show show;
 
@@ -74,6 +75,7 @@ public final class Matching {
                 measured,
                 ear,
                 ear.flatMap(this::only),
+                false,
                 who.map(Who::isPicture).orElse(false));
     }
 

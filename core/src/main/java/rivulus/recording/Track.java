@@ -13,6 +13,7 @@ import rivulus.sound.Measured;
 /// @param channel counted from 0; −1 for both
 /// @param ear what listened there; empty where nobody knows
 /// @param source the one source that it is of; empty for a mix, or where nobody knows
+/// @param isByContent whether that is known by what is on it, and not by a name
 /// @param isPicture whether it is a camera's own sound, which is as late as its picture
 public record Track(
         Path file,
@@ -20,6 +21,7 @@ public record Track(
         Measured measured,
         Optional<Ear> ear,
         Optional<Source> source,
+        boolean isByContent,
         boolean isPicture) {
     /// What is softer than the largest sample by more is a pause.
     private static final double QUIET_DB = 30;
@@ -78,6 +80,19 @@ public record Track(
                 measured,
                 Optional.of(newEar),
                 newSource,
+                false,
+                newEar.kind() == Ear.Kind.CAMERA);
+    }
+
+    /// The same, found to be of an ear by what is on it.
+    Track byContent(Ear newEar, Optional<Source> newSource) {
+        return new Track(
+                file,
+                channel,
+                measured,
+                Optional.of(newEar),
+                newSource,
+                true,
                 newEar.kind() == Ear.Kind.CAMERA);
     }
 }

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import rivulus.chart.DeskSheet;
 import rivulus.chart.RigDrawing;
+import rivulus.chart.SoundPicture;
 
 /// A piece of a sheet.
 public sealed interface Part {
@@ -87,6 +88,54 @@ public sealed interface Part {
                 if (across && down) return band.title();
             }
             return "";
+        }
+    }
+
+    /// Tracks of a recording over time, with what was measured of each.
+    record Sounds(List<SoundPicture> tracks) implements Part, Drawn {
+        public Sounds {
+            tracks = List.copyOf(tracks);
+        }
+
+        /// So many tracks each.
+        List<Sounds> by(int each) {
+            List<Sounds> parts = new ArrayList<>();
+            for (int from = 0; from < tracks.size(); from += each)
+                parts.add(new Sounds(tracks.subList(from, Math.min(tracks.size(), from + each))));
+            return parts;
+        }
+
+        @Override
+        public double width() {
+            return SoundPainter.WIDTH;
+        }
+
+        @Override
+        public double height() {
+            return SoundPainter.height(tracks);
+        }
+
+        @Override
+        public String about() {
+            return "Peaks and short-term loudness over time; the band is where the loudness should"
+                    + " run, a wedge marks where it clipped, a bar where it fell silent.";
+        }
+
+        @Override
+        public void paint(Canvas canvas) {
+            SoundPainter.paint(tracks, canvas);
+        }
+
+        @Override
+        public Table table() {
+            List<List<String>> rows = new ArrayList<>();
+            for (SoundPicture track : tracks)
+                rows.add(
+                        List.of(
+                                track.track().name(),
+                                track.track().measured().name(),
+                                track.figures()));
+            return new Table("", List.of("track", "file", "measured"), rows, List.of());
         }
     }
 

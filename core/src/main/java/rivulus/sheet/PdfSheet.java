@@ -16,6 +16,7 @@ import rivulus.disk.Line;
 /// Sets a sheet on A4 pages, landscape: chapters on pages of their own, tables with their head on
 /// every page, drawings as wide as the page, labels with lines to cut along, page numbers.
 final class PdfSheet {
+    private static final int TRACKS_A_PAGE = 5;
     private static final PDRectangle PAGE =
             new PDRectangle(PDRectangle.A4.getHeight(), PDRectangle.A4.getWidth());
     private static final float MARGIN = 36;
@@ -83,6 +84,10 @@ final class PdfSheet {
                 case Part.Table table -> table(table);
                 case Part.Labels labels -> labels(labels);
                 case Part.Drawing drawing -> drawing(drawing);
+                case Part.Sounds sounds -> {
+                    for (Part.Sounds page : sounds.by(TRACKS_A_PAGE)) drawing(page);
+                    table(sounds.table());
+                }
                 case Part.Desk desk -> {
                     drawing(desk);
                     table(desk.table());

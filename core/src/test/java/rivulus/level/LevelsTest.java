@@ -110,8 +110,49 @@ class LevelsTest {
                 .isEqualTo(
                         "Loud moments clip at desk, channel 1 by 4.0\u202FdB: desk · channel 1 gain"
                                 + " −4\u202FdB.");
-        Turn turn = advice.turning().orElseThrow().turn();
+        Turn turn = advice.turns().getFirst().turn();
         assertThat(way(hot.with(turn)).headroomDb()).isBetween(-0.1, 1.0);
+    }
+
+    /// −10 and +8 dB are −2 dB; the first may come up by the 8 that the second gives, for there are
+    /// 16 dB of room behind it, and what hisses between them then lies 8 dB lower.
+    @Test
+    void twoVolumesInARowAreOneProductWithABestSplit() {
+        Show show =
+                RigText.show(
+                        """
+                        place hall
+                        person maren host hall
+                        near maren mic
+                        mic dynamic-mic @hall
+                        desk digital-console @hall master=-10
+                        next digital-console @hall st1.fader=8
+                        mic/out desk/ch1 5
+                        desk/main-out next/st1 5
+                        ear out track next/main
+                        scene all 10
+                        """);
+        Proof proof = PROVER.prove(show);
+        List<Advice> advice =
+                Advice.of(way(show), proof.scenes().getFirst().tracer().live(), show, "all");
+        assertThat(advice)
+                .singleElement()
+                .satisfies(
+                        one -> {
+                            assertThat(one.isTrouble()).isFalse();
+                            assertThat(one.sentence())
+                                    .isEqualTo(
+                                            "desk · main fader at −10.0\u202FdB and next · stereo 1"
+                                                    + " fader at 8.0\u202FdB are one volume of"
+                                                    + " −2.0\u202FdB, best split as −2.0\u202FdB and"
+                                                    + " 0.0\u202FdB: less noise, and as loud.");
+                            Show split =
+                                    show.with(one.turns().stream().map(t -> t.on(show)).toList());
+                            assertThat(way(split).end().db())
+                                    .isCloseTo(way(show).end().db(), within(0.01));
+                            assertThat(way(split).signalToNoiseDb())
+                                    .isGreaterThan(way(show).signalToNoiseDb());
+                        });
     }
 
     @Test

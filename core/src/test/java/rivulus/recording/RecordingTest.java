@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -13,6 +14,8 @@ import java.util.Optional;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 import rivulus.check.Demo;
 import rivulus.check.Proof;
 import rivulus.check.SceneProof;
@@ -77,6 +80,48 @@ class RecordingTest {
                         "camera",
                         "stream");
         assertThat(recording.tracks().get(6).isPicture()).isTrue();
+    }
+
+    /// The same files under names that tell nothing: one at a time, so that its ear is the only one
+    /// that is free; then two, of which a mix can be told from a voice.
+    @ParameterizedTest
+    @ValueSource(strings = {"track-ada", "track-ivo", "track-bram", "stream", "track-ada stream"})
+    void whatNoNameTellsIsToldByWhatIsOnIt(String nameless) throws Exception {
+        List<String> ears = List.of(nameless.split(" "));
+        List<Track> tracks = new ArrayList<>();
+        for (Track track : recording.tracks()) {
+            String ear = track.ear().map(Ear::id).orElse("");
+            if (!ears.contains(ear)) {
+                tracks.add(track);
+                continue;
+            }
+            Path copy = folder.resolve("take %d.wav".formatted(tracks.size()));
+            Files.copy(track.file(), copy, StandardCopyOption.REPLACE_EXISTING);
+            tracks.addAll(
+                    Matching.with(SHOW).tracks(copy, Measuring.of(copy, _ -> true).orElseThrow()));
+            assertThat(tracks.getLast().ear()).isEmpty();
+        }
+        SceneProof scene = Demo.PROVER.prove(SHOW).scene("tide-tables").orElseThrow();
+        List<Track> known = ByContent.matched(scene, tracks, _ -> true);
+        for (int t = 0; t < known.size(); t++)
+            assertThat(known.get(t).ear()).isEqualTo(recording.tracks().get(t).ear());
+        assertThat(known.stream().filter(Track::isByContent)).hasSize(ears.size());
+    }
+
+    @Test
+    void twoThatCouldBeEitherAreNobodys() throws Exception {
+        List<Track> tracks = new ArrayList<>();
+        for (Track track : recording.tracks())
+            if (!track.ear().map(Ear::id).orElse("").matches("track-ada|track-ivo"))
+                tracks.add(track);
+        for (int i : new int[] {1, 2}) {
+            Path copy = folder.resolve("take 2%d.wav".formatted(i));
+            Files.copy(recording.tracks().get(i).file(), copy, StandardCopyOption.REPLACE_EXISTING);
+            tracks.addAll(
+                    Matching.with(SHOW).tracks(copy, Measuring.of(copy, _ -> true).orElseThrow()));
+        }
+        SceneProof scene = Demo.PROVER.prove(SHOW).scene("tide-tables").orElseThrow();
+        assertThat(ByContent.matched(scene, tracks, _ -> true)).isEqualTo(tracks);
     }
 
     @Test

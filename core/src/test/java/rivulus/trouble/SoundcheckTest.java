@@ -100,6 +100,12 @@ class SoundcheckTest {
 
     private static Track track(String ear, String source) {
         return new Track(
-                Path.of(ear + ".wav"), 0, null, PLAN.ear(ear), PLAN.cast().source(source), false);
+                Path.of(ear + ".wav"),
+                0,
+                null,
+                PLAN.ear(ear),
+                PLAN.cast().source(source),
+                false,
+                false);
     }
 }

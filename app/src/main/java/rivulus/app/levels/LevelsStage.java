@@ -66,14 +66,15 @@ public final class LevelsStage extends StackPane implements Stage, View<LevelsSi
     /// The stage of a session.
     ///
     /// @param choose asks for a recording to open
+    /// @param print asks where what was measured goes
     /// @param rig turns to the rig
-    public LevelsStage(Session session, Runnable choose, Runnable rig) {
+    public LevelsStage(Session session, Runnable choose, Runnable print, Runnable rig) {
         this.session = session;
         gains = new GainsPane(session);
         processing = new ProcessingPane(session);
         going = new GoingBox(session);
         remarks = new RemarksPane(session, rig);
-        recording = new RecordingBox(session, choose);
+        recording = new RecordingBox(session, choose, print);
         paper.setId("levels-on-paper");
         processed.setId("levels-processing");
         sent.setId("levels-going");
@@ -274,21 +275,24 @@ public final class LevelsStage extends StackPane implements Stage, View<LevelsSi
                                                 .toList()));
     }
 
-    private void turn(Turning turning) {
+    private void turn(List<Turning> turns) {
         Show now = session.show().get();
-        session.document().edit("Turn " + turning.words(), now.with(turning.on(now)));
+        List<String> words = turns.stream().map(Turning::words).toList();
+        session.document()
+                .edit(
+                        "Turn " + String.join(", ", words),
+                        now.with(turns.stream().map(turning -> turning.on(now)).toList()));
     }
 
     /// What to do, with a key for it where a knob does it.
     private Node line(Advice one, int at) {
         Label words = Look.paragraph(one.sentence(), "level-advice");
-        if (one.turning().isEmpty()) return words;
-        Turning turning = one.turning().get();
-        Button turn = new Button("Turn it");
+        if (one.turns().isEmpty()) return words;
+        Button turn = new Button(one.turns().size() == 1 ? "Turn it" : "Turn both");
         turn.setId("advice-" + at);
         turn.setMinWidth(Region.USE_PREF_SIZE);
-        turn.setAccessibleText("Turn it: " + one.sentence());
-        turn.setOnAction(_ -> turn(turning));
+        turn.setAccessibleText(turn.getText() + ": " + one.sentence());
+        turn.setOnAction(_ -> turn(one.turns()));
         HBox.setHgrow(words, Priority.ALWAYS);
         HBox line = new HBox(8, words, turn);
         line.setAlignment(Pos.CENTER_LEFT);

@@ -30,10 +30,12 @@ final class RecordingBox extends VBox {
     private final VBox empty = new VBox(12);
     private final VBox working = new VBox(8);
     private final VBox tracks = new VBox(8);
+    private final HBox above = new HBox(8);
     private final ScrollPane scroll = Look.scroll(tracks);
 
     /// @param choose asks for a recording to open
-    RecordingBox(Session session, Runnable choose) {
+    /// @param print asks where what was measured goes
+    RecordingBox(Session session, Runnable choose, Runnable print) {
         super(8);
         this.session = session;
         setId("recording");
@@ -49,7 +51,7 @@ final class RecordingBox extends VBox {
                         Look.paragraph(
                                 "Drop a test recording here: a WAV file a track, or one with a channel for"
                                         + " each. Files are known by their names, “Maren.wav” or"
-                                        + " “camera and stream.wav”. What they say against the plan stands"
+                                        + " “camera and stream.wav”, else by what is on them. What they say against the plan stands"
                                         + " at the side, with what to turn.",
                                 "soft"),
                         new HBox(8, open, made));
@@ -62,9 +64,13 @@ final class RecordingBox extends VBox {
         stop.setId("stop-measuring");
         stop.setOnAction(_ -> session.recordings().stop());
         working.getChildren().setAll(Look.text("Measuring the recording"), bar, stop);
+        Button printed = new Button("Print …");
+        printed.setId("print-recording");
+        printed.setOnAction(_ -> print.run());
+        above.getChildren().setAll(Look.spring(), printed);
         VBox.setVgrow(scroll, Priority.ALWAYS);
         tracks.getStyleClass().add("sound-tracks");
-        getChildren().setAll(empty, working, scroll);
+        getChildren().setAll(empty, working, above, scroll);
         session.recordings().progress().addListener((_, _, _) -> arrange());
         session.recordings().heard().addListener((_, _, now) -> show(now));
         show(Recordings.Heard.NOTHING);
@@ -76,6 +82,7 @@ final class RecordingBox extends VBox {
         boolean any = !now.tracks().isEmpty() || !now.troubles().isEmpty();
         Look.show(working, works);
         Look.show(empty, !works && !any);
+        Look.show(above, !works && any);
         Look.show(scroll, !works && any);
     }
 
@@ -92,7 +99,10 @@ final class RecordingBox extends VBox {
     private Node row(Show show, Track track, int at) {
         SoundPicture picture = SoundPicture.of(track, show.checks().limits());
         Label figures = Look.text(picture.figures(), "soft");
-        HBox head = new HBox(8, whose(show, track, at), Look.spring(), figures);
+        HBox head = new HBox(8, whose(show, track, at));
+        if (track.isByContent())
+            head.getChildren().add(Look.text("known by what is on it", "soft"));
+        head.getChildren().addAll(Look.spring(), figures);
         head.setAlignment(Pos.CENTER_LEFT);
         String hue =
                 track.source().map(source -> Sources.hue(show, source.id())).orElse("source-mix");

@@ -18,6 +18,7 @@ import javafx.beans.property.ReadOnlyObjectWrapper;
 import rivulus.check.Proof;
 import rivulus.check.SceneProof;
 import rivulus.disk.FileTrouble;
+import rivulus.recording.ByContent;
 import rivulus.recording.Matching;
 import rivulus.recording.Recipe;
 import rivulus.recording.Recording;
@@ -160,7 +161,24 @@ public final class Recordings implements AutoCloseable {
                 troubles.add(broken.getMessage());
             }
         }
-        return compared(proof, scene, tracks, troubles, 0.6, stale);
+        return compared(
+                proof, scene, known(proof, scene, tracks, troubles, stale), troubles, 0.7, stale);
+    }
+
+    /// Whose tracks are, by what is on them where no name tells.
+    private List<Track> known(
+            Proof proof,
+            String scene,
+            List<Track> tracks,
+            List<String> troubles,
+            BooleanSupplier stale) {
+        SceneProof in = proof.scene(scene).orElse(proof.scenes().getFirst());
+        try {
+            return ByContent.matched(in, tracks, part -> goesOn(0.6 + 0.1 * part, stale));
+        } catch (FileTrouble broken) {
+            troubles.add(broken.getMessage());
+            return tracks;
+        }
     }
 
     private Heard compared(

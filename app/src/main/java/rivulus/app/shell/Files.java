@@ -25,6 +25,7 @@ import rivulus.file.Journal;
 import rivulus.file.ShowFile;
 import rivulus.sheet.Sheet;
 import rivulus.sheet.Sheets;
+import rivulus.sheet.SoundSheets;
 import rivulus.show.Show;
 import rivulus.sound.Signals;
 import rivulus.words.Words;
@@ -208,6 +209,37 @@ final class Files {
         Picture picture = session.picture().get();
         if (picture == null) return;
         asker.toSave(kind.word() + ".pdf").ifPresent(file -> writeSheet(picture, kind, file));
+    }
+
+    /// Writes what was measured of the recording to a file that is asked for.
+    void saveRecording() {
+        Picture picture = session.picture().get();
+        if (picture == null) return;
+        Recordings.Heard heard = session.recordings().heard().get();
+        asker.toSave("recording.pdf")
+                .ifPresent(
+                        file ->
+                                session.papers()
+                                        .write(
+                                                file,
+                                                () ->
+                                                        written(
+                                                                SoundSheets.of(
+                                                                        picture.show().title(),
+                                                                        heard.tracks(),
+                                                                        heard.remarks(),
+                                                                        picture.show()
+                                                                                .checks()
+                                                                                .limits()),
+                                                                file),
+                                                trouble ->
+                                                        panel(
+                                                                        "The sheet is not written",
+                                                                        trouble.getMessage())
+                                                                .answer(
+                                                                        "Write it somewhere else",
+                                                                        this::saveRecording)
+                                                                .answer("Close", () -> {})));
     }
 
     private void writeSheet(Picture picture, Sheets.Kind kind, Path file) {

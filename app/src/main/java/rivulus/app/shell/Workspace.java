@@ -64,6 +64,7 @@ final class Workspace extends BorderPane {
                 new LevelsStage(
                         session,
                         () -> window.files().openRecording(),
+                        () -> window.files().saveRecording(),
                         () -> session.stage().set(rig.id()));
         stages = List.of(brief, rig, mixes, levels, day);
         session.stage().set(mixes.id());
