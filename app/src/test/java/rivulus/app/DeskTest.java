@@ -66,6 +66,22 @@ class DeskTest {
     }
 
     @Test
+    void twoChannelsAreLinkedInTheFormAndGoTogether() {
+        try (Hand hand = Hand.atDemo(folder)) {
+            open(hand);
+            hand.focus("#field-links-mic1");
+            hand.press(KeyCode.SPACE);
+            assertThat(desk(hand).layout().links()).containsExactly("mic1");
+            assertThat(hand.session().document().undoName())
+                    .contains("Link MIC 1 and MIC 2 of Show desk");
+            assertThat(hand.find("#seat-mic2-fader").getAccessibleText())
+                    .contains("goes by MIC 1, linked");
+            hand.press(KeyCode.CONTROL, KeyCode.Z);
+            assertThat(desk(hand).layout()).isEqualTo(Layout.AS_IT_COMES);
+        }
+    }
+
+    @Test
     void aPadIsNamedAndSaysWhatItPlays() {
         try (Hand hand = Hand.atDemo(folder)) {
             open(hand);

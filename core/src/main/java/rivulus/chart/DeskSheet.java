@@ -81,7 +81,7 @@ public record DeskSheet(Device device, List<Group> groups) {
                             seat.channel(),
                             seat.channel().map(plan::fitted).orElse(""),
                             seat.isMisprinted(),
-                            seat.channel().map(c -> keys(scene, c)).orElse(List.of()));
+                            seat.channel().map(c -> keys(scene, plan, c)).orElse(List.of()));
             groups.set(groups.size() - 1, with(groups.getLast(), row));
         }
         List<Row> without = new ArrayList<>();
@@ -93,7 +93,7 @@ public record DeskSheet(Device device, List<Group> groups) {
                                 Optional.of(channel),
                                 plan.fitted(channel),
                                 false,
-                                keys(scene, channel)));
+                                keys(scene, plan, channel)));
         if (!without.isEmpty()) groups.add(new Group("On no control", without));
         return new DeskSheet(plan.device(), groups);
     }
@@ -104,7 +104,11 @@ public record DeskSheet(Device device, List<Group> groups) {
         return new Group(group.title(), rows);
     }
 
-    private static List<String> keys(SceneProof scene, Channel channel) {
+    private static List<String> keys(SceneProof scene, DeskPlan plan, Channel channel) {
+        if (channel.isLinked())
+            return plan.channel(channel.leads().name())
+                    .map(left -> List.of("goes by " + left.label() + ", linked"))
+                    .orElse(List.of());
         if (channel.comes().isEmpty()) return List.of();
         return Silencing.of(scene, channel).stream()
                 .map(key -> key(channel, key) + " " + key.words())

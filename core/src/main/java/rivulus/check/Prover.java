@@ -10,7 +10,6 @@ import rivulus.hearing.Tracer;
 import rivulus.leads.Survey;
 import rivulus.show.Brief;
 import rivulus.show.Device;
-import rivulus.show.Layout;
 import rivulus.show.Mix;
 import rivulus.show.Ref;
 import rivulus.show.Scene;
@@ -147,6 +146,6 @@ public final class Prover {
     private static Device bare(Device device) {
         return device.withoutKnobs()
                 .withStrips(new LinkedHashMap<>())
-                .withLayout(Layout.AS_IT_COMES);
+                .withLayout(device.layout().heard());
     }
 }

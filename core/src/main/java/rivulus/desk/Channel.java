@@ -9,6 +9,7 @@ import rivulus.show.Tape;
 /// One channel of a machine.
 ///
 /// @param fader its fader
+/// @param leads the fader that moves it: its own, or that of the left side of a linked pair
 /// @param before the point before its fader
 /// @param mutes its mute keys, in the order of the machine: one for all, or one for each way out
 /// @param label as it is printed on the machine: "MIC 1"
@@ -18,6 +19,7 @@ import rivulus.show.Tape;
 /// @param width how many channels of sound it has
 public record Channel(
         Ref fader,
+        Ref leads,
         Ref before,
         List<Ref> mutes,
         String label,
@@ -50,8 +52,13 @@ public record Channel(
         return !comes.isEmpty() || !written.isEmpty();
     }
 
-    /// Its fader and its mutes.
+    /// Its fader and its mutes, or those that it goes by.
     public boolean isTurnedBy(Ref knob) {
-        return fader.equals(knob) || mutes.contains(knob);
+        return fader.equals(knob) || leads.equals(knob) || mutes.contains(knob);
+    }
+
+    /// Whether it is the right side of a linked pair.
+    public boolean isLinked() {
+        return !leads.equals(fader);
     }
 }

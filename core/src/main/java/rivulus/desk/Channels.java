@@ -22,6 +22,7 @@ import rivulus.show.Show;
 import rivulus.show.Source;
 import rivulus.show.Strip;
 import rivulus.signal.Compiler;
+import rivulus.signal.KnobUse;
 import rivulus.signal.LiveGraph;
 import rivulus.signal.Positions;
 import rivulus.signal.SignalGraph;
@@ -83,6 +84,7 @@ public final class Channels {
         return Optional.of(
                 new Channel(
                         new Ref(device.id(), fader.id()),
+                        leading(new Ref(device.id(), fader.id())),
                         new Ref(device.id(), at.id()),
                         mutes(device, kind, at.id(), after),
                         at.label().isEmpty() ? fader.label() : at.label(),
@@ -93,12 +95,12 @@ public final class Channels {
     }
 
     /// The mutes between the point before a fader and wherever it leads.
-    private static List<Ref> mutes(Device device, Template kind, String before, Set<String> after) {
+    private List<Ref> mutes(Device device, Template kind, String before, Set<String> after) {
         List<Ref> mutes = new ArrayList<>();
         for (Route route : kind.routes()) {
             if (!route.from().equals(before) && !after.contains(route.from())) continue;
             for (var governor : route.governors()) {
-                Ref ref = new Ref(device.id(), governor.knob());
+                Ref ref = leading(new Ref(device.id(), governor.knob()));
                 boolean mute =
                         kind.knob(governor.knob())
                                 .filter(knob -> knob.role() == Knob.Role.MUTE)
@@ -107,6 +109,11 @@ public final class Channels {
             }
         }
         return mutes;
+    }
+
+    /// The knob by which one goes: itself, but for the right side of a linked pair.
+    private Ref leading(Ref knob) {
+        return live.graph().knob(knob).map(KnobUse::ref).orElse(knob);
     }
 
     private List<Source> comes(Ref before) {

@@ -12,6 +12,7 @@ import rivulus.gear.Air;
 import rivulus.gear.Catalogue;
 import rivulus.gear.Keyed;
 import rivulus.gear.Knob;
+import rivulus.gear.Link;
 import rivulus.gear.Port;
 import rivulus.gear.Setting;
 import rivulus.gear.Template;
@@ -201,7 +202,7 @@ public final class Cleaning {
         return kept;
     }
 
-    /// Faders and pads that a machine has not, and pads for what is gone.
+    /// Faders, pads and links that a machine has not, and pads for what is gone.
     private Layout layout(Device device) {
         Template kind = catalogue.get(device.template());
         SequencedMap<String, String> controls = new LinkedHashMap<>();
@@ -225,10 +226,14 @@ public final class Cleaning {
                         (number, pad) -> {
                             if (kind.desk().hasPad(number)) pads.put(number, pad(pad));
                         });
-        Layout kept = new Layout(controls, banks, pads, device.layout().extras());
+        List<String> links =
+                device.layout().standing(kind.desk()).stream().map(Link::first).toList();
+        Layout kept = new Layout(controls, banks, pads, links, device.layout().extras());
         if (!kept.withControls(device.layout().controls()).equals(kept))
             losses.add("where faders of " + device.name() + " sit");
         if (pads.size() < device.layout().pads().size()) losses.add("cue pads of " + device.name());
+        if (links.size() < device.layout().links().size())
+            losses.add("linked channels of " + device.name());
         return kept;
     }
 

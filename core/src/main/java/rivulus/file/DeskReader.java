@@ -11,6 +11,7 @@ import rivulus.disk.FileTrouble;
 import rivulus.gear.Control;
 import rivulus.gear.Desk;
 import rivulus.gear.Knob;
+import rivulus.gear.Link;
 
 /// Reads what a template offers to a hand: where its faders can sit, and its cue pads.
 final class DeskReader {
@@ -63,6 +64,29 @@ final class DeskReader {
             each = pads.get().field("each").whole(1, MOST_PADS);
             pads.get().nothingElse();
         }
-        return new Desk(controls, root.whole("letters", 0, MOST_LETTERS, 0), banks, each);
+        return new Desk(
+                controls,
+                root.whole("letters", 0, MOST_LETTERS, 0),
+                banks,
+                each,
+                links(repeat.items(root, "links"), knobs.keySet()));
+    }
+
+    private static List<Link> links(List<Entry> items, Set<String> knobs) throws FileTrouble {
+        List<Link> links = new ArrayList<>();
+        for (Entry item : items) {
+            Link link = new Link(item.text("first"), item.text("second"));
+            item.nothingElse();
+            for (String side : List.of(link.first(), link.second())) {
+                if (knobs.stream().noneMatch(knob -> new Link(side, side).has(knob)))
+                    throw item.trouble("no knob belongs to \"%s\"", side);
+                if (links.stream().anyMatch(other -> other.has(side)))
+                    throw item.trouble("\"%s\" is linked already", side);
+            }
+            if (link.first().equals(link.second()))
+                throw item.trouble("\"%s\" cannot be linked to itself", link.first());
+            links.add(link);
+        }
+        return links;
     }
 }

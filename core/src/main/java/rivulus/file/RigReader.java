@@ -13,6 +13,7 @@ import rivulus.disk.Line;
 import rivulus.gear.Control;
 import rivulus.gear.Keyed;
 import rivulus.gear.Knob;
+import rivulus.gear.Link;
 import rivulus.gear.Port;
 import rivulus.gear.Power;
 import rivulus.gear.Setting;
@@ -133,7 +134,18 @@ final class RigReader {
                 controls,
                 banks(said.get(), template),
                 pads(said.get(), template),
+                links(said.get(), template),
                 said.get().extras());
+    }
+
+    private static List<String> links(Entry layout, Template template) throws FileTrouble {
+        List<String> known = template.desk().links().stream().map(Link::first).toList();
+        List<String> links = new ArrayList<>();
+        for (Entry item : layout.items("links")) {
+            item.oneOf("channel that can be linked on the " + template.name(), known);
+            if (!links.contains(item.text())) links.add(item.text());
+        }
+        return links;
     }
 
     private static SequencedMap<String, String> banks(Entry layout, Template template)

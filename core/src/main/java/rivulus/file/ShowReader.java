@@ -10,6 +10,7 @@ import rivulus.disk.FileTrouble;
 import rivulus.disk.Line;
 import rivulus.gear.Air;
 import rivulus.gear.Catalogue;
+import rivulus.gear.Speech;
 import rivulus.show.Cast;
 import rivulus.show.Ear;
 import rivulus.show.Extent;
@@ -161,11 +162,14 @@ final class ShowReader {
                             item.name("name", item.text("id")),
                             item.field("kind").word("kind of playback", Playback.Kind.class),
                             at(item),
+                            item.number("lufs", LEAST_LUFS, 0, Speech.NOMINAL_LUFS),
                             licensed(item),
                             item.extras()));
         }
         return new Cast(everybody, playback, cast.get().extras());
     }
+
+    private static final double LEAST_LUFS = -70;
 
     private static Loudness loudness(Entry person) throws FileTrouble {
         Optional<Entry> said = person.maybe("loudness");

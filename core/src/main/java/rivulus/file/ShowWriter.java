@@ -212,13 +212,17 @@ final class ShowWriter {
     }
 
     private static Map<String, Object> playback(Playback playback) {
-        return new Fields()
-                .must("id", playback.id())
-                .must("name", playback.name())
-                .put("kind", playback.kind().word())
-                .put("licensed", playback.licensed().stream().<Object>map(Ear.Kind::word).toList())
-                .put("at", playback.at().map(Ref::toString).orElse(""))
-                .with(playback.extras());
+        Fields out =
+                new Fields()
+                        .must("id", playback.id())
+                        .must("name", playback.name())
+                        .put("kind", playback.kind().word())
+                        .put(
+                                "licensed",
+                                playback.licensed().stream().<Object>map(Ear.Kind::word).toList())
+                        .put("at", playback.at().map(Ref::toString).orElse(""));
+        if (playback.overNominalDb() != 0) out.put("lufs", playback.lufs());
+        return out.with(playback.extras());
     }
 
     private static Map<String, Object> place(Place place) {
@@ -307,6 +311,7 @@ final class ShowWriter {
                 .put("controls", new LinkedHashMap<>(layout.controls()))
                 .put("banks", new LinkedHashMap<>(layout.banks()))
                 .put("pads", pads)
+                .put("links", layout.links())
                 .with(layout.extras());
     }
 

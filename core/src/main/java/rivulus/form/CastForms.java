@@ -7,6 +7,7 @@ import java.util.function.Function;
 import rivulus.disk.Worded;
 import rivulus.edit.Edit;
 import rivulus.gear.Catalogue;
+import rivulus.gear.Speech;
 import rivulus.gear.Template;
 import rivulus.rig.Points;
 import rivulus.say.Unlooked;
@@ -163,6 +164,8 @@ record CastForms(Ground on) {
 
     // Playback
 
+    private static final double LEAST_LUFS = -70;
+
     Form of(Playback plays) {
         String change = "Change " + plays.name();
         List<Option> at = new ArrayList<>(List.of(Option.none("nothing yet")));
@@ -193,6 +196,13 @@ record CastForms(Ground on) {
                                 plays.at().map(Ref::toString).orElse(""),
                                 at,
                                 ref -> on.parts().put(change, plays.from(ref(ref)))),
+                        new Field.Text(
+                                "lufs",
+                                "Made",
+                                plays.overNominalDb() == 0 ? "" : Words.shortest(plays.lufs()),
+                                "LUFS, by a loudness meter; as loud as a voice where left empty",
+                                List.of(),
+                                typed -> on.parts().put(change, plays.made(lufs(typed)))),
                         new Field.Several(
                                 "licensed",
                                 "Licensed for",
@@ -224,6 +234,13 @@ record CastForms(Ground on) {
                                 by -> on.parts().move(plays, by)));
         deeds.add(Deed.removal(() -> on.edits().remove(plays.id())));
         return new Form("playback/" + plays.id(), plays.name(), fields, deeds);
+    }
+
+    private static double lufs(String typed) {
+        String said = typed.strip().replaceFirst("(?i)\\s*lufs$", "");
+        return said.isEmpty()
+                ? Speech.NOMINAL_LUFS
+                : Ground.number(said, "Loudness in LUFS", LEAST_LUFS, 0);
     }
 
     private static Optional<Ref> ref(String text) {

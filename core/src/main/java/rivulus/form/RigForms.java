@@ -1,6 +1,7 @@
 package rivulus.form;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
@@ -8,9 +9,11 @@ import java.util.Set;
 import java.util.function.Function;
 import rivulus.desk.Channel;
 import rivulus.desk.Channels;
+import rivulus.desk.DeskPlan;
 import rivulus.disk.Worded;
 import rivulus.edit.Edit;
 import rivulus.gear.GearKind;
+import rivulus.gear.Link;
 import rivulus.gear.Port;
 import rivulus.gear.Power;
 import rivulus.gear.Template;
@@ -271,8 +274,52 @@ record RigForms(Ground on) {
                                                             channel.fader().name(),
                                                             written.in(tape)))));
         }
+        DeskPlan.of(device, kind(device), Channels.of(on.show(), on.catalogue()))
+                .flatMap(this::links)
+                .ifPresent(fields::add);
         return Optional.of(
                 new Form("strips/" + device.id(), device.name() + ", channels", fields, List.of()));
+    }
+
+    /// Which channels are linked in pairs; empty where a machine links none.
+    private Optional<Field> links(DeskPlan plan) {
+        List<Link> links = plan.desk().links();
+        if (links.isEmpty()) return Optional.empty();
+        List<Option> options = new ArrayList<>();
+        for (Link link : links)
+            options.add(new Option(link.first(), String.join(" and ", sides(plan, link))));
+        return Optional.of(
+                new Field.Several(
+                        "links",
+                        "Linked in pairs",
+                        plan.device().layout().links(),
+                        options,
+                        chosen -> linked(plan, chosen)));
+    }
+
+    private static List<String> sides(DeskPlan plan, Link link) {
+        return plan.channels().stream()
+                .filter(channel -> link.has(channel.fader().name()))
+                .sorted(Comparator.comparing(channel -> link.isSecond(channel.fader().name())))
+                .map(Channel::label)
+                .toList();
+    }
+
+    private Edit linked(DeskPlan plan, List<String> chosen) {
+        Device device = plan.device();
+        String name = "Link channels of " + device.name();
+        for (Link link : plan.desk().links()) {
+            boolean isLinked = chosen.contains(link.first());
+            if (isLinked == device.layout().links().contains(link.first())) continue;
+            name =
+                    "%s %s of %s"
+                            .formatted(
+                                    isLinked ? "Link" : "Part",
+                                    String.join(" and ", sides(plan, link)),
+                                    device.name());
+            device = plan.of(device).linked(link, isLinked);
+        }
+        return on.parts().put(name, device);
     }
 
     private Optional<Port> port(Ref ref) {

@@ -9,12 +9,14 @@ import java.util.List;
 /// @param letters how many letters a name has room for; 0 where it is written on tape
 /// @param banks how many banks of cue pads there are
 /// @param pads how many cue pads there are in a bank
-public record Desk(List<Control> controls, int letters, int banks, int pads) {
+/// @param links the channels that it can link in pairs
+public record Desk(List<Control> controls, int letters, int banks, int pads, List<Link> links) {
     /// Faders that are where they are, and no pads.
-    public static final Desk PLAIN = new Desk(List.of(), 0, 0, 0);
+    public static final Desk PLAIN = new Desk(List.of(), 0, 0, 0, List.of());
 
     public Desk {
         controls = Keyed.copyOf(controls, Control::id);
+        links = List.copyOf(links);
     }
 
     /// Whether there is a bank of that number.

@@ -16,6 +16,9 @@ public final class Speech {
     /// Line-up inside digital gear, in dBFS (EBU R 68).
     public static final double LINE_UP_DBFS = -18;
 
+    /// What a loudness meter reads of a voice at nominal, in LUFS.
+    public static final double NOMINAL_LUFS = LINE_UP_DBFS - SPREAD_DB;
+
     private Speech() {}
 
     /// The loud moments of a normal voice at so many metres in the open, in dB(A).

@@ -67,6 +67,11 @@ public record Template(
         return Keyed.find(knobs, knob);
     }
 
+    /// Whether a knob turns phantom power on.
+    public boolean isPhantom(Knob knob) {
+        return ports.stream().anyMatch(port -> port.electric().phantomKnob().equals(knob.id()));
+    }
+
     /// The knobs that a show means by an id: that one, or those that took its place.
     public List<String> meant(String knob) {
         return formerly.getOrDefault(knob, List.of(knob));

@@ -13,6 +13,7 @@ import rivulus.desk.LayingOut;
 import rivulus.desk.Seat;
 import rivulus.file.Change;
 import rivulus.gear.Control;
+import rivulus.gear.Link;
 import rivulus.leads.Survey;
 import rivulus.show.Device;
 import rivulus.show.Limits;
@@ -185,13 +186,14 @@ final class LaidOut implements Rule {
                         .filter(c -> c.width() > 1 && !c.isUsed())
                         .findFirst()
                         .map(free -> "one fader is enough, and %s is free".formatted(free.label()))
-                        .orElse("link them as a pair");
+                        .orElse("");
         for (int i = 0; i < mono.size(); i++)
             for (int j = i + 1; j < mono.size(); j++) {
                 Channel left = mono.get(i);
                 Channel right = mono.get(j);
                 boolean pair =
-                        left.comes().size() == 1
+                        !right.isLinked()
+                                && left.comes().size() == 1
                                 && left.comes().equals(right.comes())
                                 && left.comes().getFirst() instanceof Playback;
                 if (pair)
@@ -206,9 +208,27 @@ final class LaidOut implements Rule {
                                                     right.label(),
                                                     plan.device().name(),
                                                     left.carries(),
-                                                    instead)));
+                                                    instead.isEmpty()
+                                                            ? linkable(plan, left, right)
+                                                            : instead)));
             }
         return findings;
+    }
+
+    private static String linkable(DeskPlan plan, Channel left, Channel right) {
+        return link(plan, left, right).isPresent()
+                ? "link them"
+                : "whoever turns one has to turn the other";
+    }
+
+    /// What links two channels; empty where the machine does not.
+    private static Optional<Link> link(DeskPlan plan, Channel left, Channel right) {
+        return plan.desk().links().stream()
+                .filter(
+                        link ->
+                                link.leading(right.fader().name())
+                                        .equals(Optional.of(left.fader().name())))
+                .findFirst();
     }
 
     private Finding.Draft about(DeskPlan plan, String what, Severity severity, String sentence) {
@@ -239,10 +259,31 @@ final class LaidOut implements Rule {
             return plan.channel(what.substring(0, what.length() - NAME.length()))
                     .map(channel -> List.<Idea>of(shortened(plan, channel, workshop)))
                     .orElse(List.of());
-        if (what.endsWith(PAIR)) return List.of();
+        if (what.endsWith(PAIR))
+            return linking(plan, what.substring(0, what.length() - PAIR.length()), workshop);
         Show show = workshop.show();
         Device laid = plan.device().withLayout(new LayingOut(plan, show).layout());
         return List.of(changed("Lay out %s.".formatted(plan.device().name()), show, laid));
+    }
+
+    private static List<Idea> linking(DeskPlan plan, String fader, Workshop workshop) {
+        List<Idea> ideas = new ArrayList<>();
+        for (Channel left : plan.channels())
+            for (Channel right : plan.channels())
+                if (left.fader().name().equals(fader))
+                    link(plan, left, right)
+                            .map(
+                                    link ->
+                                            changed(
+                                                    "Link %s and %s of %s."
+                                                            .formatted(
+                                                                    left.label(),
+                                                                    right.label(),
+                                                                    plan.device().name()),
+                                                    workshop.show(),
+                                                    plan.linked(link, true)))
+                            .ifPresent(ideas::add);
+        return ideas;
     }
 
     private static Idea written(DeskPlan plan, Channel channel, Workshop workshop) {

@@ -14,6 +14,7 @@ import rivulus.edit.ShowEdits;
 import rivulus.file.Change;
 import rivulus.gear.Catalogue;
 import rivulus.gear.Setting;
+import rivulus.gear.Speech;
 import rivulus.show.Cast;
 import rivulus.show.Ear;
 import rivulus.show.Person;
@@ -262,6 +263,7 @@ final class Saying {
                             plays.name(),
                             plays.kind(),
                             at,
+                            Speech.NOMINAL_LUFS,
                             List.of(),
                             Extras.NONE));
         return to.withCast(new Cast(to.cast().people(), playback, to.cast().extras()));

@@ -1,6 +1,7 @@
 package rivulus.setup;
 
 import java.util.List;
+import rivulus.gear.Link;
 import rivulus.show.Cable;
 import rivulus.show.Device;
 import rivulus.show.Turn;
@@ -12,6 +13,9 @@ public sealed interface Act {
 
     /// A lead is in at both ends.
     record Lay(Cable lead) implements Act {}
+
+    /// Two channels are linked.
+    record Pair(String device, Link link) implements Act {}
 
     /// Knobs stand as planned.
     record Set(List<Turn> turns) implements Act {

@@ -1,6 +1,7 @@
 package rivulus.setup;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -17,10 +18,12 @@ import rivulus.check.Losses;
 import rivulus.check.Proof;
 import rivulus.check.SceneProof;
 import rivulus.computer.ComputerReport;
+import rivulus.desk.Channel;
 import rivulus.desk.Channels;
 import rivulus.desk.Labels;
 import rivulus.gear.GearKind;
 import rivulus.gear.Knob;
+import rivulus.gear.Link;
 import rivulus.gear.Port;
 import rivulus.gear.Power;
 import rivulus.gear.Setting;
@@ -244,7 +247,7 @@ public record SetUp(List<Step> steps) {
                                         .filter(k -> k.role() == Knob.Role.FACT)
                                         .isPresent()) facts.put(knob, stands);
                             });
-            return device.withKnobs(facts);
+            return device.withKnobs(facts).withLayout(device.layout().withLinks(List.of()));
         }
 
         private Optional<String> power(Device device) {
@@ -384,8 +387,31 @@ public record SetUp(List<Step> steps) {
                             .toList());
         }
 
+        /// Channels that go together, before any of their knobs is turned.
+        private void links(Device device) {
+            List<Channel> channels = Channels.in(show, this::kind, live).of(device);
+            for (Link link : device.layout().standing(kind(device).desk())) {
+                List<String> sides =
+                        channels.stream()
+                                .filter(channel -> link.has(channel.fader().name()))
+                                .sorted(Comparator.comparing(Channel::isLinked))
+                                .map(Channel::label)
+                                .toList();
+                add(
+                        "link/%s/%s".formatted(device.id(), link.first()),
+                        Part.KNOBS,
+                        device,
+                        "%s: link %s.".formatted(device.name(), Words.list(sides)),
+                        "so that both sides stand alike, each on its own side",
+                        Pace.KNOB,
+                        plugged(device),
+                        new Act.Pair(device.id(), link));
+            }
+        }
+
         /// What stands otherwise than it comes, channel by channel in the gear's own order.
         private void knobs(Device device) {
+            links(device);
             Set<String> switches = phantomKnobs(device);
             Labels labels =
                     Labels.of(Channels.in(show, this::kind, live).of(device)).and(kind(device));

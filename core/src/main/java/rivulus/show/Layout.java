@@ -2,8 +2,11 @@ package rivulus.show;
 
 import java.util.Collections;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.SequencedMap;
 import rivulus.disk.Extras;
+import rivulus.gear.Desk;
+import rivulus.gear.Link;
 
 /// What sits where on a desk.
 ///
@@ -11,10 +14,12 @@ import rivulus.disk.Extras;
 ///     not named hold nothing once any is
 /// @param banks what banks of cue pads are called, by their number
 /// @param pads what each cue pad plays, by bank and number: `1/3`
+/// @param links the pairs of channels that are linked, each by what its left one is called
 public record Layout(
         SequencedMap<String, String> controls,
         SequencedMap<String, String> banks,
         SequencedMap<String, Pad> pads,
+        List<String> links,
         Extras extras) {
     /// As the desk comes.
     public static final Layout AS_IT_COMES =
@@ -22,12 +27,14 @@ public record Layout(
                     new LinkedHashMap<>(),
                     new LinkedHashMap<>(),
                     new LinkedHashMap<>(),
+                    List.of(),
                     Extras.NONE);
 
     public Layout {
         controls = Collections.unmodifiableSequencedMap(new LinkedHashMap<>(controls));
         banks = Collections.unmodifiableSequencedMap(new LinkedHashMap<>(banks));
         pads = Collections.unmodifiableSequencedMap(new LinkedHashMap<>(pads));
+        links = List.copyOf(links);
     }
 
     /// A cue pad.
@@ -61,7 +68,22 @@ public record Layout(
 
     /// The same with its faders elsewhere; as the desk comes where none is given.
     public Layout withControls(SequencedMap<String, String> newControls) {
-        return new Layout(newControls, banks, pads, extras);
+        return new Layout(newControls, banks, pads, links, extras);
+    }
+
+    /// The same with other channels linked.
+    public Layout withLinks(List<String> newLinks) {
+        return new Layout(controls, banks, pads, newLinks, extras);
+    }
+
+    /// What sound depends on, and nothing else.
+    public Layout heard() {
+        return AS_IT_COMES.withLinks(links);
+    }
+
+    /// The links of a machine that stand.
+    public List<Link> standing(Desk desk) {
+        return desk.links().stream().filter(link -> links.contains(link.first())).toList();
     }
 
     /// The pad of that number, blank where nobody put anything on it.
@@ -74,7 +96,7 @@ public record Layout(
         SequencedMap<String, Pad> more = new LinkedHashMap<>(pads);
         if (pad.isBlank()) more.remove(number);
         else more.put(number, pad);
-        return new Layout(controls, banks, more, extras);
+        return new Layout(controls, banks, more, links, extras);
     }
 
     /// The same with a bank called something else, or, empty, by its number.
@@ -82,6 +104,6 @@ public record Layout(
         SequencedMap<String, String> more = new LinkedHashMap<>(banks);
         if (name.isEmpty()) more.remove(number);
         else more.put(number, name);
-        return new Layout(controls, more, pads, extras);
+        return new Layout(controls, more, pads, links, extras);
     }
 }

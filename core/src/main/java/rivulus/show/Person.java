@@ -99,6 +99,6 @@ public record Person(
 
     /// How much louder than normal speech they are, in dB.
     public double overNormalDb() {
-        return loudness.overNormalDb() + measuredDb;
+        return loudness.overNormalDb() + measuredDb + 10 * Math.log10(count);
     }
 }

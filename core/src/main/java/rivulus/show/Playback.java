@@ -4,13 +4,21 @@ import java.util.List;
 import java.util.Optional;
 import rivulus.disk.Extras;
 import rivulus.disk.Worded;
+import rivulus.gear.Speech;
 
 /// Something that plays: a music bed, cue pads, alerts.
 ///
 /// @param at the point in the rig where it starts; empty where nobody has said what plays it
+/// @param lufs how loud it was made, in LUFS; [Speech#NOMINAL_LUFS] where nobody said
 /// @param licensed the kinds of ears it may be heard by though music usually may not
 public record Playback(
-        String id, String name, Kind kind, Optional<Ref> at, List<Ear.Kind> licensed, Extras extras)
+        String id,
+        String name,
+        Kind kind,
+        Optional<Ref> at,
+        double lufs,
+        List<Ear.Kind> licensed,
+        Extras extras)
         implements Source {
     public Playback {
         licensed = List.copyOf(licensed);
@@ -51,21 +59,36 @@ public record Playback(
 
     /// The same under another name.
     public Playback named(String newName) {
-        return new Playback(id, newName, kind, at, licensed, extras);
+        return new Playback(id, newName, kind, at, lufs, licensed, extras);
     }
 
     /// The same as something else.
     public Playback as(Kind newKind) {
-        return new Playback(id, name, newKind, at, licensed, extras);
+        return new Playback(id, name, newKind, at, lufs, licensed, extras);
     }
 
     /// The same played elsewhere.
     public Playback from(Optional<Ref> point) {
-        return new Playback(id, name, kind, point, licensed, extras);
+        return new Playback(id, name, kind, point, lufs, licensed, extras);
+    }
+
+    /// The same made so loud, in LUFS.
+    public Playback made(double newLufs) {
+        return new Playback(id, name, kind, at, newLufs, licensed, extras);
+    }
+
+    /// How much louder it comes than a voice at nominal, in dB, where it starts.
+    public double overNominalDb() {
+        return lufs - Speech.NOMINAL_LUFS;
+    }
+
+    /// Whether it is music or programme, which voices may be drowned in.
+    public boolean isProgramme() {
+        return kind == Kind.MUSIC || kind == Kind.PROGRAMME;
     }
 
     /// The same licensed for other ears.
     public Playback licensed(List<Ear.Kind> kinds) {
-        return new Playback(id, name, kind, at, kinds, extras);
+        return new Playback(id, name, kind, at, lufs, kinds, extras);
     }
 }

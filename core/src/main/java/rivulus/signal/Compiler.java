@@ -16,6 +16,7 @@ import rivulus.gear.ChannelMap;
 import rivulus.gear.Delay;
 import rivulus.gear.Governor;
 import rivulus.gear.Knob;
+import rivulus.gear.Link;
 import rivulus.gear.Picker;
 import rivulus.gear.Point;
 import rivulus.gear.Port;
@@ -72,10 +73,11 @@ public final class Compiler {
         for (Device device : show.rig().devices()) addRoutes(device);
         for (Cable cable : show.rig().cables()) addCable(cable);
         for (Device device : show.rig().devices()) addPicks(device);
+        for (Playback playback : show.cast().playback()) addMade(playback);
         new Rooms(show, catalogue).into(this::addAir);
         for (Device device : show.rig().devices()) addWorn(device);
         SequencedMap<String, int[]> sources = sourceNodes();
-        return new SignalGraph(nodes, legs, knobs, pointNodes, sources, earNodes());
+        return new SignalGraph(nodes, legs, knobs, knobIndex, pointNodes, sources, earNodes());
     }
 
     private Template template(Device device) {
@@ -106,7 +108,26 @@ public final class Compiler {
     }
 
     private void addKnobs(Device device) {
-        for (Knob knob : template(device).knobs()) addKnob(device, knob);
+        Template template = template(device);
+        List<Link> links = device.layout().standing(template.desk());
+        List<Knob> following = new ArrayList<>();
+        for (Knob knob : template.knobs())
+            if (leading(template, knob, links).isPresent()) following.add(knob);
+            else addKnob(device, knob);
+        for (Knob knob : following)
+            knobIndex.put(
+                    new Ref(device.id(), knob.id()),
+                    knobIndex.get(
+                            new Ref(device.id(), leading(template, knob, links).orElseThrow())));
+    }
+
+    /// The knob that one goes by, where its channel is the right side of a pair.
+    private static Optional<String> leading(Template template, Knob knob, List<Link> links) {
+        if (Link.OWN.contains(knob.role()) || template.isPhantom(knob)) return Optional.empty();
+        return links.stream()
+                .flatMap(link -> link.leading(knob.id()).stream())
+                .filter(id -> template.knob(id).isPresent())
+                .findFirst();
     }
 
     private void addKnob(Device device, Knob knob) {
@@ -173,6 +194,7 @@ public final class Compiler {
     }
 
     private void addRoutes(Device device) {
+        List<Link> links = device.layout().standing(template(device).desk());
         for (Route route : template(device).routes()) {
             List<Leg.Govern> governors = governors(device, route.governors());
             addLeg(
@@ -183,10 +205,23 @@ public final class Compiler {
                     route.delay(),
                     route.band(),
                     route.marks(),
-                    route.map(),
+                    sides(device, route, links),
                     processing(device, route.chain()),
                     governors);
         }
+    }
+
+    /// How the channels of a route go on: a channel of a linked pair goes to its own side of what
+    /// has two, unless that is its own alone or the route says otherwise.
+    private List<ChannelMap> sides(Device device, Route route, List<Link> links) {
+        if (!route.map().isEmpty()) return route.map();
+        boolean widens =
+                pointNodes.get(new Ref(device.id(), route.from())).length == 1
+                        && pointNodes.get(new Ref(device.id(), route.to())).length == 2;
+        for (Link link : links)
+            if (widens && link.has(route.from()) && !link.has(route.to()))
+                return List.of(new ChannelMap(0, link.isSecond(route.from()) ? 1 : 0, 0));
+        return route.map();
     }
 
     private Processing processing(Device device, Chain chain) {
@@ -367,8 +402,34 @@ public final class Compiler {
         for (Playback playback : show.cast().playback())
             sources.put(
                     playback.id(),
-                    playback.at().map(pointNodes::get).orElseGet(() -> unplayed(playback)));
+                    pointNodes.containsKey(made(playback))
+                            ? pointNodes.get(made(playback))
+                            : playback.at()
+                                    .map(pointNodes::get)
+                                    .orElseGet(() -> unplayed(playback)));
         return sources;
+    }
+
+    /// Where what is played comes from, if it was made louder or softer than a voice at nominal.
+    private static Ref made(Playback playback) {
+        return new Ref(playback.id(), "made");
+    }
+
+    private void addMade(Playback playback) {
+        if (playback.overNominalDb() == 0 || playback.at().isEmpty()) return;
+        Ref to = playback.at().get();
+        addPoint(made(playback), pointNodes.get(to).length, playback.name(), "as it was made");
+        addLeg(
+                Leg.Kind.ROUTE,
+                made(playback),
+                to,
+                playback.overNominalDb(),
+                Delay.NONE,
+                Band.OPEN,
+                List.of(),
+                List.of(),
+                Processing.NONE,
+                List.of());
     }
 
     /// A node from which nothing goes.

@@ -12,6 +12,11 @@ public record KnobUse(Ref ref, String device, Knob knob) {
         return device + " · " + knob.label();
     }
 
+    /// Whether that is its id on its device, and not one that goes by it.
+    boolean isCalled(String id) {
+        return ref.name().equals(id);
+    }
+
     /// A setting in the gear's own words.
     public String say(Setting setting) {
         return switch (setting) {

@@ -2,8 +2,10 @@ package rivulus.signal;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
 import rivulus.gear.Block;
 import rivulus.gear.Setting;
+import rivulus.show.Ref;
 import rivulus.show.Scene;
 import rivulus.show.Show;
 
@@ -16,7 +18,8 @@ public final class Positions {
     }
 
     /// How the knobs stand in a scene of a show. Settings that a knob cannot take are left as they
-    /// came: they open nothing.
+    /// came: they open nothing. What the right side of a linked pair was set to on its own counts
+    /// for nothing, but pressing its key in a scene presses the one that it goes by.
     public static Positions of(SignalGraph graph, Show show, Scene scene) {
         List<KnobUse> knobs = graph.knobs();
         Setting[] settings = new Setting[knobs.size()];
@@ -29,14 +32,17 @@ public final class Positions {
                                         .forEach(
                                                 (name, setting) -> {
                                                     int k = graph.knobIndex(device.id(), name);
-                                                    if (k >= 0) settings[k] = setting;
+                                                    if (k >= 0 && knobs.get(k).isCalled(name))
+                                                        settings[k] = setting;
                                                 }));
-        show.own(scene)
-                .forEach(
-                        (ref, setting) -> {
-                            int k = graph.knobIndex(ref.device(), ref.name());
-                            if (k >= 0) settings[k] = setting;
-                        });
+        Map<Ref, Setting> own = show.own(scene);
+        own.forEach(
+                (ref, setting) -> {
+                    int k = graph.knobIndex(ref.device(), ref.name());
+                    if (k < 0) return;
+                    Ref leads = knobs.get(k).ref();
+                    if (leads.equals(ref) || !own.containsKey(leads)) settings[k] = setting;
+                });
         return new Positions(settings);
     }
 

@@ -44,6 +44,7 @@ public final class SignalGraph {
             List<Node> nodes,
             List<Leg> legs,
             List<KnobUse> knobs,
+            Map<Ref, Integer> knobIndex,
             Map<Ref, int[]> pointNodes,
             SequencedMap<String, int[]> sources,
             SequencedMap<String, EarNodes> ears) {
@@ -55,11 +56,13 @@ public final class SignalGraph {
         this.ears = new LinkedHashMap<>(ears);
         for (String source : sources.keySet()) sourceIndex.put(source, sourceIndex.size());
         for (String ear : ears.keySet()) earIndex.put(ear, earIndex.size());
-        for (int k = 0; k < knobs.size(); k++) {
-            Ref ref = knobs.get(k).ref();
-            knobIndex.computeIfAbsent(ref.device(), _ -> new HashMap<>()).put(ref.name(), k);
-            knobsOf.computeIfAbsent(ref.device(), _ -> new ArrayList<>()).add(knobs.get(k));
-        }
+        knobIndex.forEach(
+                (ref, k) ->
+                        this.knobIndex
+                                .computeIfAbsent(ref.device(), _ -> new HashMap<>())
+                                .put(ref.name(), k));
+        for (KnobUse knob : knobs)
+            knobsOf.computeIfAbsent(knob.ref().device(), _ -> new ArrayList<>()).add(knob);
         for (int k = 0; k < knobs.size(); k++) governed.add(new ArrayList<>());
         for (Leg leg : legs) {
             for (Leg.Govern govern : leg.governors()) governed.get(govern.knob()).add(leg);
@@ -140,7 +143,8 @@ public final class SignalGraph {
         return knobs;
     }
 
-    /// The place of a knob in [#knobs()], or −1 if the rig has no such knob.
+    /// The place of a knob in [#knobs()], or −1 if the rig has no such knob. A knob of the right
+    /// side of a linked pair is the one of the left side.
     public int knobIndex(String device, String knob) {
         return knobIndex.getOrDefault(device, Map.of()).getOrDefault(knob, -1);
     }

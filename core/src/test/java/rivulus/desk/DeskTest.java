@@ -313,7 +313,9 @@ class DeskTest {
         }
         List<Seat> empty =
                 controls.stream().map(control -> new Seat(control, Optional.empty())).toList();
-        DeskPlan plan = new DeskPlan(device, new Desk(controls, 0, 0, 0), empty, channels);
+        DeskPlan plan =
+                new DeskPlan(
+                        device, new Desk(controls, 0, 0, 0, List.of()), empty, channels, List.of());
         SequencedMap<String, String> sits = new LayingOut(plan, show).layout().controls();
         assertThat(new HashSet<>(sits.values())).hasSameSizeAs(sits.values());
         sits.forEach(

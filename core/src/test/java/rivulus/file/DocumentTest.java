@@ -83,7 +83,8 @@ class DocumentTest {
         return Layout.AS_IT_COMES
                 .withControls(controls)
                 .withBank("1", "Opening")
-                .withPad("1/3", new Layout.Pad("Tune", plays, Extras.NONE));
+                .withPad("1/3", new Layout.Pad("Tune", plays, Extras.NONE))
+                .withLinks(List.of("mic3"));
     }
 
     private static Day happened() {
@@ -163,7 +164,7 @@ class DocumentTest {
         List<Person> people = new ArrayList<>(show.cast().people());
         people.set(0, people.getFirst().many(12).talking(Loudness.LOUDLY).measured(-4.5));
         List<Playback> playback = new ArrayList<>(show.cast().playback());
-        playback.set(0, playback.getFirst().licensed(List.of(Ear.Kind.ON_DEMAND)));
+        playback.set(0, playback.getFirst().licensed(List.of(Ear.Kind.ON_DEMAND)).made(-14));
         return show.withChecks(show.checks().with(Habits.UNSAID.with(Habit.TAPS, "post")))
                 .withRig(show.rig().with(devices, cables).withStock(stock))
                 .on(new Occasion("1 December", "20:00", "Bring tea."))

@@ -81,6 +81,7 @@ class TemplateMistakesTest {
     private static final String DESK =
             """
             {"template": "two", "name": "Two", "kind": "desk",
+             "links": [{"first": "fader", "second": "pan"}],
              "ports": [{"id": "a", "connector": "XLR", "carries": "mic", "takes": 1},
                        {"id": "usb", "connector": "USB-B", "carries": "usb"},
                        {"id": "out", "connector": "XLR pair", "carries": "line", "gives": 2}],
@@ -112,7 +113,10 @@ class TemplateMistakesTest {
                 "\"means\": [\"caller\"] | \"means\": [\"dog\"]  | there is no thing to carry \"dog\"",
                 "\"prints\": \"CHAT\", |                     | nothing is printed here that could mean anything; say \"prints\"",
                 "\"takes\": [\"fader\"]  | \"takes\": [\"pan\"]  | there is no fader \"pan\"; there is fader",
-                "\"role\": \"pan\"       | \"role\": \"pam\"   | there is no role \"pam\"; did you mean \"pan\"?"
+                "\"role\": \"pan\"       | \"role\": \"pam\"   | there is no role \"pam\"; did you mean \"pan\"?",
+                "\"second\": \"pan\"     | \"second\": \"ch9\" | no knob belongs to \"ch9\"",
+                "\"second\": \"pan\"     | \"second\": \"fader\" | \"fader\" cannot be linked to itself",
+                "\"second\": \"pan\"}    | \"second\": \"pan\"}, {\"first\": \"pan\", \"second\": \"fader\"} | \"pan\" is linked already"
             })
     void aMistakeOnADeskIsRefusedToo(String right, String wrong, String message)
             throws FileTrouble {

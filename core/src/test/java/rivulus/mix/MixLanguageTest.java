@@ -161,6 +161,7 @@ class MixLanguageTest {
                             TRAPS.get(random.nextInt(TRAPS.size())),
                             one.kind(),
                             one.at(),
+                            one.lufs(),
                             one.licensed(),
                             one.extras()));
         return new Cast(CAST.people(), playback, Extras.NONE);
@@ -177,6 +178,7 @@ class MixLanguageTest {
                             name,
                             one.kind(),
                             one.at(),
+                            one.lufs(),
                             one.licensed(),
                             one.extras()));
         MixLanguage language = new MixLanguage(new Cast(CAST.people(), traps, Extras.NONE));

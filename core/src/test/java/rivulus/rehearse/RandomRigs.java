@@ -21,6 +21,7 @@ import rivulus.gear.Port;
 import rivulus.gear.Power;
 import rivulus.gear.Route;
 import rivulus.gear.Signal;
+import rivulus.gear.Speech;
 import rivulus.gear.Template;
 import rivulus.show.Cable;
 import rivulus.show.Cast;
@@ -77,6 +78,7 @@ public final class RandomRigs {
                         "s",
                         Playback.Kind.TONE,
                         Optional.of(new Ref("d0", "x.in")),
+                        Speech.NOMINAL_LUFS,
                         List.of(),
                         Extras.NONE);
         List<Ref> at = List.of(new Ref("d" + (count - 1), "a.out"), new Ref("d1", "b.out"));

@@ -21,6 +21,7 @@ import rivulus.check.Proof;
 import rivulus.disk.Extras;
 import rivulus.file.DemoShows;
 import rivulus.gear.Knob;
+import rivulus.gear.Link;
 import rivulus.gear.Setting;
 import rivulus.show.Cable;
 import rivulus.show.Day;
@@ -125,6 +126,12 @@ class SetUpTest {
                                 (_, device) -> device.withKnob(turn.knob().name(), turn.to()));
                     }
                 }
+                case Act.Pair(String desk, Link link) ->
+                        there.compute(
+                                desk,
+                                (_, device) ->
+                                        device.withLayout(
+                                                device.layout().withLinks(List.of(link.first()))));
                 case Act.Nothing() -> {}
             }
         Show bare = withoutOwnKnobs(plan);
