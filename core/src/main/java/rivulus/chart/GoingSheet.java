@@ -14,6 +14,7 @@ import rivulus.form.Option;
 import rivulus.keeping.Room;
 import rivulus.keeping.Track;
 import rivulus.leads.Survey;
+import rivulus.level.Reinforced;
 import rivulus.show.Device;
 import rivulus.show.Ear;
 import rivulus.show.Going;
@@ -79,7 +80,9 @@ public record GoingSheet(List<Section> sections, Form form) {
         GoingSheet sheet() {
             List<Track> tracks = Track.all(scene, survey());
             List<Room> rooms = Room.all(scene, survey());
-            List<Section> sections = List.of(sent(), kept(tracks, rooms), leave());
+            List<Section> sections = new ArrayList<>(List.of(sent(), kept(tracks, rooms), leave()));
+            List<Reinforced> audience = Reinforced.all(show(), scene.tracer());
+            if (!audience.isEmpty()) sections.add(1, inTheRoom(audience));
             return new GoingSheet(sections, form(rooms, tracks));
         }
 
@@ -110,6 +113,43 @@ public record GoingSheet(List<Section> sections, Form form) {
             }
             return new Section(
                     "What goes out", rows, List.of(rows.isEmpty() ? "Nothing goes out." : NO_KEY));
+        }
+
+        /// What the room hears bare, what loudspeakers add, and what that means for what goes out.
+        private Section inTheRoom(List<Reinforced> audience) {
+            List<Row> rows = new ArrayList<>();
+            double kept = limit(Limit.LOOP_MARGIN);
+            for (Reinforced one : audience) {
+                double needed = one.neededDb(limit(Limit.AS_FROM));
+                String bare = "bare at %s".formatted(Words.db(one.bareDb()));
+                String words =
+                        one.isWired()
+                                ? "%s, by loudspeakers at %s; needs %s, can have %s before feedback; %s more in what goes out"
+                                        .formatted(
+                                                bare,
+                                                Words.db(one.wiredDb()),
+                                                Words.db(needed),
+                                                one.round().isEmpty()
+                                                        ? "any amount"
+                                                        : Words.db(one.possibleDb(kept)),
+                                                Words.db(one.offsetDb()))
+                                : bare + ", by no loudspeaker";
+                rows.add(
+                        new Row(
+                                "%s for %s".formatted(one.talker().name(), one.listener().name()),
+                                words,
+                                one.isWired()
+                                        && !one.round().isEmpty()
+                                        && one.possibleDb(kept) < needed));
+            }
+            return new Section(
+                    "In the room",
+                    rows,
+                    List.of(
+                            "Needed: to be heard as from %s in the open. Before feedback: with %s of margin kept and every microphone open as it is. What goes out has no room to help it: so much louder than the loudspeakers' mix they have to be in it."
+                                    .formatted(
+                                            Words.figure(limit(Limit.AS_FROM), 1, "m"),
+                                            Words.db(kept))));
         }
 
         /// How far its sound is from its picture.

@@ -23,6 +23,7 @@ import rivulus.show.Brief;
 import rivulus.show.Ear;
 import rivulus.show.Limit;
 import rivulus.show.Limits;
+import rivulus.show.Playback;
 import rivulus.show.Ref;
 import rivulus.show.Scene;
 import rivulus.show.Show;
@@ -156,6 +157,33 @@ public final class SceneProof {
                         && !scene.quiet().contains(aim.source())
                         && aims.stream().noneMatch(aim::isOfTheSamePair)) aims.add(aim);
         return aims;
+    }
+
+    /// How far a source is to lie under the voices at an ear.
+    ///
+    /// @param isLeast whether it may lie farther under them
+    public record Under(String ear, String source, double db, boolean isLeast) {}
+
+    /// What is to lie under the voices in this scene: what somebody said of a pair, and, where a
+    /// limit asks for it, music and programme at every public ear.
+    public List<Under> under() {
+        List<Under> under = new ArrayList<>();
+        for (Aim aim : aims(Aim.Kind.UNDER))
+            under.add(new Under(aim.ear(), aim.source(), aim.figure(), false));
+        double programme = show.checks().limits().get(Limit.PROGRAMME);
+        if (programme <= 0) return under;
+        for (Ear ear : show.ears())
+            for (Playback plays : show.cast().playback())
+                if (ear.isPublic()
+                        && plays.isProgramme()
+                        && !scene.quiet().contains(plays.id())
+                        && under.stream()
+                                .noneMatch(
+                                        said ->
+                                                said.ear().equals(ear.id())
+                                                        && said.source().equals(plays.id())))
+                    under.add(new Under(ear.id(), plays.id(), programme, true));
+        return under;
     }
 
     /// The traced graph.

@@ -12,16 +12,19 @@ import java.util.Set;
 import rivulus.gear.Catalogue;
 import rivulus.gear.Electric;
 import rivulus.gear.GearKind;
+import rivulus.gear.Knob;
 import rivulus.gear.LeadKind;
 import rivulus.gear.Leads;
 import rivulus.gear.Port;
 import rivulus.gear.Route;
+import rivulus.gear.Setting;
 import rivulus.gear.Signal;
 import rivulus.gear.Template;
 import rivulus.show.Cable;
 import rivulus.show.Device;
 import rivulus.show.Limit;
 import rivulus.show.Ref;
+import rivulus.show.Scene;
 import rivulus.show.Show;
 import rivulus.words.Severity;
 import rivulus.words.Words;
@@ -257,7 +260,8 @@ public final class LeadReader {
         passages.add(new LeadReport.Passage(from, to, level, headroom, loss));
         double pad = Math.ceil(-headroom);
         boolean much = pad > limit(Limit.TURNED_DOWN);
-        if (!isPassive(to.device()) && headroom < -limit(Limit.OVERLOAD)) {
+        boolean over = headroom + (much ? 0 : sentLowerDb(from)) < -limit(Limit.OVERLOAD);
+        if (!isPassive(to.device()) && over) {
             faults.add(
                     new Fault(
                             Fault.Kind.LEVEL,
@@ -368,11 +372,84 @@ public final class LeadReader {
         return own;
     }
 
+    /// By how much an output is turned down as the show stands, in dB; through passive boxes that
+    /// of where it comes from. A scene that turns it up again counts.
+    private double sentLowerDb(End from) {
+        double lower = 0;
+        for (Ref knob : outputLevels(from)) {
+            double most =
+                    db(show.rig().device(knob.device()).orElseThrow().knobs().get(knob.name()));
+            for (Scene scene : show.scenes())
+                if (scene.knobs().containsKey(knob))
+                    most = Math.max(most, db(scene.knobs().get(knob)));
+            lower += Math.max(0, -most);
+        }
+        return lower;
+    }
+
+    private static double db(Setting setting) {
+        return setting instanceof Setting.Level level ? level.db() : 0;
+    }
+
+    /// The level knobs through which all that leaves a port has passed; through passive boxes those
+    /// of where it comes from.
+    List<Ref> outputLevels(End from) {
+        Optional<End> active = behind(from, new HashSet<>());
+        if (active.isEmpty()) return List.of();
+        Template kind = template(active.get().device());
+        List<Route> into =
+                kind.routes().stream()
+                        .filter(route -> route.to().equals(active.get().port().outPoint()))
+                        .toList();
+        List<Ref> levels = new ArrayList<>();
+        for (Knob knob : kind.knobs())
+            if (knob.role() == Knob.Role.LEVEL
+                    && knob instanceof Knob.Level
+                    && !into.isEmpty()
+                    && into.stream().allMatch(route -> isGoverned(route, knob)))
+                levels.add(new Ref(active.get().device().id(), knob.id()));
+        return levels;
+    }
+
+    private static boolean isGoverned(Route route, Knob knob) {
+        return route.governors().stream().anyMatch(g -> g.knob().equals(knob.id()));
+    }
+
+    /// The end that a signal comes from, passive boxes passed; empty where it comes from nowhere.
+    private Optional<End> behind(End from, Set<Ref> seen) {
+        if (!isPassive(from.device())) return Optional.of(from);
+        if (!seen.add(from.ref())) return Optional.empty();
+        for (Route route : template(from.device()).routes()) {
+            if (!route.to().equals(from.port().outPoint())) continue;
+            for (Port in : template(from.device()).ports()) {
+                if (!in.inPoint().equals(route.from())) continue;
+                Ref ref = new Ref(from.device().id(), in.id());
+                for (Cable cable : cablesIn(ref)) {
+                    End other = end(cable.from().equals(ref) ? cable.to() : cable.from());
+                    if (other.port().gives() > 0) return behind(other, seen);
+                }
+            }
+        }
+        return Optional.empty();
+    }
+
     /// The leads in a port.
     List<Cable> cablesIn(Ref port) {
         List<Cable> in = new ArrayList<>(cables.getOrDefault(port, List.of()));
         for (Cable more : moreCables) if (more.ends(port)) in.add(more);
         return in;
+    }
+
+    private static final String BALANCED_PLUG = "6.3 mm balanced";
+
+    /// Whether the two poles of one balanced signal become two sides.
+    private static boolean isTurnedOver(End from, End to, LeadKind kind) {
+        return from.port().gives() == 1
+                && from.port().electric().balanced()
+                && from.port().connector().equals(BALANCED_PLUG)
+                && to.port().takes() == 2
+                && !to.port().electric().balanced()
+                && !kind.name().contains("two");
     }
 
     private static void channels(End from, End to, LeadKind kind, List<Fault> faults) {
@@ -387,6 +464,14 @@ public final class LeadReader {
                             Severity.PROBLEM,
                             "a stereo plug in a balanced input leaves only the difference of left"
                                     + " and right: voices in the middle vanish"));
+        } else if (isTurnedOver(from, to, kind)) {
+            faults.add(
+                    new Fault(
+                            Fault.Kind.POLARITY,
+                            Severity.PROBLEM,
+                            "a balanced plug in a stereo input makes one side of it, and the same"
+                                    + " turned over the other: whoever hears both in one hears"
+                                    + " nothing"));
         } else if (gives > takes) {
             faults.add(
                     new Fault(

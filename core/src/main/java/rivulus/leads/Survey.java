@@ -106,6 +106,11 @@ public final class Survey {
         return reader.leaving(end(port));
     }
 
+    /// The level knobs through which all that leaves an end has passed.
+    public List<Ref> outputLevels(End from) {
+        return reader.outputLevels(from);
+    }
+
     /// Whether a device only passes on what comes in: an adapter, an isolator, a lead.
     public boolean isPassive(Device device) {
         return reader.isPassive(device);

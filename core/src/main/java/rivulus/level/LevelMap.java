@@ -25,6 +25,7 @@ import rivulus.show.Limit;
 import rivulus.show.Limits;
 import rivulus.show.Person;
 import rivulus.show.Place;
+import rivulus.show.Playback;
 import rivulus.show.Ref;
 import rivulus.show.Show;
 import rivulus.signal.KnobUse;
@@ -92,7 +93,7 @@ public final class LevelMap {
         Optional<Person> person = show.cast().person(point.device());
         if (person.isPresent()) return ofPerson(person.get(), point.name());
         Optional<Device> found = survey.device(point.device());
-        if (found.isEmpty()) return DIGITAL; // what plays nowhere yet
+        if (found.isEmpty()) return asMade(point.device());
         Device device = found.get();
         Template kind = survey.template(device);
         for (AcousticEnd end : kind.ends())
@@ -104,6 +105,18 @@ public final class LevelMap {
                 if (point.name().equals(port.outPoint())) return goingOut(device, kind, port);
             }
         return inside(device, kind);
+    }
+
+    /// What is played, before anything plays it: as loud there as where it starts.
+    private Scale asMade(String playback) {
+        double over =
+                show.cast()
+                        .source(playback)
+                        .filter(Playback.class::isInstance)
+                        .map(source -> ((Playback) source).overNominalDb())
+                        .orElse(0.0);
+        return new Scale(
+                Unit.DBFS, Speech.LINE_UP_DBFS + over, -Speech.LINE_UP_DBFS - over, List.of());
     }
 
     // In the air

@@ -15,7 +15,6 @@ import rivulus.check.Proof;
 import rivulus.check.SceneProof;
 import rivulus.rule.Need;
 import rivulus.rule.Rules;
-import rivulus.show.Aim;
 import rivulus.show.Limit;
 import rivulus.show.Names;
 import rivulus.show.Show;
@@ -227,7 +226,7 @@ final class Trial {
 
     /// How loud it should be is told by a rule of its own.
     private static boolean isAimed(SceneProof scene, SceneProof.Heard cell) {
-        return scene.aims(Aim.Kind.UNDER).stream()
+        return scene.under().stream()
                 .anyMatch(
                         aim ->
                                 aim.ear().equals(cell.ear().id())

@@ -6,7 +6,6 @@ import java.util.OptionalDouble;
 import rivulus.check.Finding;
 import rivulus.check.SceneProof;
 import rivulus.check.Verdict;
-import rivulus.show.Aim;
 import rivulus.show.Limit;
 import rivulus.show.Limits;
 import rivulus.show.Names;
@@ -32,14 +31,15 @@ final class Balance implements Rule {
     @Override
     public List<Finding.Draft> inScene(SceneProof scene, Limits limits) {
         List<Finding.Draft> findings = new ArrayList<>();
-        for (Aim aim : scene.aims(Aim.Kind.UNDER)) {
+        for (SceneProof.Under aim : scene.under()) {
             SceneProof.Heard cell = scene.of(aim.ear(), aim.source());
             if (cell.hearing().levelDb() < limits.get(Limit.HEARD)) continue;
             OptionalDouble voices = voices(scene, cell, limits);
             if (voices.isEmpty()) continue;
             double under = voices.getAsDouble() - cell.hearing().levelDb();
-            if (Math.abs(under - aim.figure()) > limits.get(Limit.BALANCE))
-                findings.add(finding(scene, cell, under, aim.figure()));
+            double off = aim.isLeast() ? Math.min(0, under - aim.db()) : under - aim.db();
+            if (Math.abs(off) > limits.get(Limit.BALANCE))
+                findings.add(finding(scene, cell, under, aim.db()));
         }
         return findings;
     }

@@ -35,6 +35,7 @@ public final class Rules implements Judge {
                     // how loud it is
                     new Clipping(),
                     new Hiss(),
+                    new ShortOfGain(),
                     new LoudEars(),
                     new Uneven(),
                     new OneSide(),
@@ -45,7 +46,7 @@ public final class Rules implements Judge {
                     // leads
                     new LeadRule(Fault.Kind.SPEAKER_TO_LINE, Workshop::rejoined),
                     new LeadRule(Fault.Kind.CONNECTOR, Workshop::rejoined),
-                    new LeadRule(Fault.Kind.LEVEL, Workshop::rejoined),
+                    new LeadRule(Fault.Kind.LEVEL, Workshop::relevelled),
                     new LeadRule(Fault.Kind.IMPEDANCE, Workshop::driven),
                     new LeadRule(Fault.Kind.POLARITY, Workshop::rejoined),
                     new LeadRule(Fault.Kind.CHANNELS, Workshop::rejoined),

@@ -247,6 +247,31 @@ public final class Workshop {
                         with.withRig(plugged)));
     }
 
+    /// What overloads an input sent lower; then the two joined another way.
+    List<Idea> relevelled(LeadReport lead) {
+        List<Idea> ideas = new ArrayList<>();
+        for (LeadReport.Passage passage : lead.passages())
+            for (Ref ref : survey.outputLevels(passage.from())) {
+                KnobUse use = proof.graph().knob(ref).orElseThrow();
+                Setting stands =
+                        survey.device(ref.device())
+                                .orElseThrow()
+                                .knobs()
+                                .getOrDefault(ref.name(), use.knob().standing());
+                if (passage.headroomDb() < 0
+                        && use.knob() instanceof Knob.Level level
+                        && stands instanceof Setting.Level now
+                        && !now.isOff())
+                    ideas.add(
+                            turned(
+                                    use,
+                                    stands,
+                                    level.nearest(now.db() + Math.floor(passage.headroomDb()))));
+            }
+        ideas.addAll(rejoined(lead));
+        return ideas;
+    }
+
     /// The same two machines joined another way, by the same ports first.
     List<Idea> rejoined(LeadReport lead) {
         return rejoined(lead, false);

@@ -39,6 +39,20 @@ public enum Limit implements Worded {
     SLAPS(15, "dB", 0, 60, "the same between 30 and 50 ms ~"),
     ECHOES(25, "dB", 0, 60, "the same over 50 ms ~"),
     BALANCE(2, "dB", 0, 20, "what is wanted so far under the voices may be off by this ~"),
+    PROGRAMME(
+            0,
+            "dB",
+            0,
+            40,
+            "music and programme lie so far under the voices for the public; 0 where nobody asks, 10"
+                    + " to 15 usual, more for who hears badly ~"),
+    AS_FROM(
+            2,
+            "m",
+            0.5,
+            20,
+            "loudspeakers are to bring who talks as near as that to an audience: the equivalent"
+                    + " acoustic distance ~"),
     LOOP_MARGIN(6, "dB", 0, 40, "a loop wants at least this margin (REFERENCE, feedback)"),
     REMEDY_LOSS(
             6.5,

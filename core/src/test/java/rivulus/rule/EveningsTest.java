@@ -40,7 +40,7 @@ class EveningsTest {
             delimiter = ';',
             value = {
                 "spring-lectures; missing stream ivo, missing stream maren",
-                "choir-night; ground-loop, level",
+                "choir-night; clipping stream choir, ground-loop, level",
                 "doorstep-talks; missing ivo nadia, power",
                 "map-room-screening; doubled stream film",
                 "letters-from-afar; ground-loop, polarity",
