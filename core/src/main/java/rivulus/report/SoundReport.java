@@ -84,8 +84,8 @@ public final class SoundReport {
     }
 
     /// The same with what was found against a show: `"tracks": [{"file", "channel", "ear",
-    /// "source", "lufs"}], "remarks": [{"kind", "severity", "sentence", "ears", "finding", "turns",
-    /// "measured", "figures"}]`.
+    /// "source", "byContent", "lufs"}], "remarks": [{"kind", "severity", "sentence", "ears",
+    /// "finding", "turns", "measured", "figures"}]`.
     public static Map<String, Object> against(List<Measured> all, Recording recording) {
         Map<String, Object> report = measured(all);
         report.put("tracks", recording.tracks().stream().map(SoundReport::track).toList());
@@ -99,6 +99,7 @@ public final class SoundReport {
                 "channel", track.channel() < 0 ? null : track.channel() + 1,
                 "ear", track.ear().map(Ear::id).orElse(null),
                 "source", track.source().map(Source::id).orElse(null),
+                "byContent", track.isByContent(),
                 "lufs", number(track.lufs()));
     }
 
