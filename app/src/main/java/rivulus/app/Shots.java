@@ -250,6 +250,7 @@ public final class Shots extends Application {
                 () -> {
                     session.settings().theme().set(Settings.DAY);
                     window.openDemo(DemoShows.LONG_READ);
+                    leaveChanges();
                 });
         shot(
                 "levels-processing",
@@ -265,6 +266,7 @@ public final class Shots extends Application {
                 () -> {
                     press("#levels-on-paper");
                     window.openDemo(Recipe.TIDE_TABLE_TALK);
+                    leaveChanges();
                 });
         shot(
                 "levels-recording",
@@ -332,6 +334,13 @@ public final class Shots extends Application {
 
     private void press(String selector) {
         if (window.scene().getRoot().lookup(selector) instanceof ButtonBase button) button.fire();
+    }
+
+    /// Answers whether to save first, where that is asked.
+    private void leaveChanges() {
+        for (Node node : window.scene().getRoot().lookupAll("#panel .button"))
+            if (node instanceof Button button && button.getText().equals("Leave them"))
+                button.fire();
     }
 
     private void next() {

@@ -121,8 +121,7 @@ class PlansTest {
     private static void own(Hand hand) {
         Show now = show(hand);
         List<Owned> stock = new ArrayList<>();
-        for (String what :
-                List.of("show-desk", "laptop", "dynamic-mic", "headphones", "XLR lead"))
+        for (String what : List.of("show-desk", "laptop", "dynamic-mic", "headphones", "XLR lead"))
             stock.add(new Owned(what, what.endsWith("lead") ? 5 : 0, 4, Extras.NONE));
         hand.session().document().edit("Own", now.withRig(now.rig().withStock(stock)));
     }

@@ -35,9 +35,9 @@ import rivulus.words.Words;
 /// Measures recordings, and says what they say against a show.
 @Command(
         name = "measure",
-        description = "Measures recordings (WAV), and says what they say against a show.")
+        description = "Measures recordings (WAV, FLAC), and says what they say against a show.")
 final class MeasureCommand implements Callable<Integer> {
-    @Parameters(arity = "1..*", paramLabel = "FILE.wav", description = "The recordings.")
+    @Parameters(arity = "1..*", paramLabel = "FILE", description = "The recordings.")
     private List<Path> files;
 
     @Option(

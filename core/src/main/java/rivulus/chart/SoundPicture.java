@@ -17,6 +17,7 @@ import rivulus.words.Words;
 /// @param peaks the largest samples, evenly spread
 /// @param bandLow the lower edge of where the loudness should be
 /// @param bandHigh its upper edge
+/// @param hum how loud it hums, as a level from 0 to 1; 0 where it does not
 /// @param figures what was measured, in words
 public record SoundPicture(
         Track track,
@@ -26,6 +27,7 @@ public record SoundPicture(
         double bandLow,
         double bandHigh,
         List<Mark> marks,
+        double hum,
         String figures) {
     /// The bottom of the drawing, in LUFS or dBFS.
     public static final double LOW = -60;
@@ -76,6 +78,7 @@ public record SoundPicture(
                 part(middle - spread),
                 part(middle + spread),
                 marks,
+                sound.hum().map(hum -> part(hum.dbfs())).orElse(0.0),
                 figures(track));
     }
 

@@ -82,9 +82,9 @@ record CastForms(Ground on) {
         fields.add(
                 new Field.Choice(
                         "loudness",
-                        "Talks",
+                        "How loud",
                         person.loudness().word(),
-                        Ground.options(List.of(Loudness.values())),
+                        Ground.options(List.of(Loudness.values()), Loudness::word, Loudness::words),
                         word ->
                                 on.parts()
                                         .put(

@@ -357,19 +357,35 @@ public final class LeadReader {
     private double levelAt(End from, Set<Ref> seen) {
         double own = from.port().electric().levelDbu();
         if (!isPassive(from.device()) || !seen.add(from.ref())) return own;
+        return before(from)
+                .map(before -> levelAt(before.end(), seen) + before.shiftDb())
+                .orElse(own);
+    }
+
+    /// What a passive box passes on.
+    ///
+    /// @param end what gives it
+    /// @param shiftDb by how much it leaves the box louder
+    private record Before(End end, double shiftDb) {}
+
+    /// What comes to an end of a passive box; empty where nothing does.
+    private Optional<Before> before(End from) {
         for (Route route : template(from.device()).routes()) {
             if (!route.to().equals(from.port().outPoint())) continue;
             for (Port in : template(from.device()).ports()) {
                 if (!in.inPoint().equals(route.from())) continue;
                 Ref ref = new Ref(from.device().id(), in.id());
+                double shift =
+                        from.port().electric().levelDbu()
+                                - in.electric().takesDbu()
+                                + route.gainDb();
                 for (Cable cable : cablesIn(ref)) {
                     End other = end(cable.from().equals(ref) ? cable.to() : cable.from());
-                    double shift = own - in.electric().takesDbu() + route.gainDb();
-                    if (other.port().gives() > 0) return levelAt(other, seen) + shift;
+                    if (other.port().gives() > 0) return Optional.of(new Before(other, shift));
                 }
             }
         }
-        return own;
+        return Optional.empty();
     }
 
     /// By how much an output is turned down as the show stands, in dB; through passive boxes that
@@ -419,18 +435,7 @@ public final class LeadReader {
     private Optional<End> behind(End from, Set<Ref> seen) {
         if (!isPassive(from.device())) return Optional.of(from);
         if (!seen.add(from.ref())) return Optional.empty();
-        for (Route route : template(from.device()).routes()) {
-            if (!route.to().equals(from.port().outPoint())) continue;
-            for (Port in : template(from.device()).ports()) {
-                if (!in.inPoint().equals(route.from())) continue;
-                Ref ref = new Ref(from.device().id(), in.id());
-                for (Cable cable : cablesIn(ref)) {
-                    End other = end(cable.from().equals(ref) ? cable.to() : cable.from());
-                    if (other.port().gives() > 0) return behind(other, seen);
-                }
-            }
-        }
-        return Optional.empty();
+        return before(from).flatMap(before -> behind(before.end(), seen));
     }
 
     /// The leads in a port.

@@ -70,9 +70,9 @@ public final class StartingPoints {
 
     /// Who talks softly is held back less, since that lifts the noise; who talks loudly more ~.
     private static double ratio(Person who) {
-        return who.loudness() == Loudness.SOFTLY
-                ? 2
-                : who.loudness().compareTo(Loudness.RAISED) >= 0 ? 4 : 3;
+        if (who.loudness() == Loudness.SOFTLY) return 2;
+        boolean loud = who.loudness().isTalk() && who.loudness().compareTo(Loudness.RAISED) >= 0;
+        return loud ? 4 : 3;
     }
 
     private Limits limits() {

@@ -74,25 +74,22 @@ public record Track(
 
     /// The same, known to be of an ear.
     public Track of(Ear newEar, Optional<Source> newSource) {
-        return new Track(
-                file,
-                channel,
-                measured,
-                Optional.of(newEar),
-                newSource,
-                false,
-                newEar.kind() == Ear.Kind.CAMERA);
+        return of(newEar, newSource, false);
     }
 
     /// The same, found to be of an ear by what is on it.
     Track byContent(Ear newEar, Optional<Source> newSource) {
+        return of(newEar, newSource, true);
+    }
+
+    private Track of(Ear newEar, Optional<Source> newSource, boolean byContent) {
         return new Track(
                 file,
                 channel,
                 measured,
                 Optional.of(newEar),
                 newSource,
-                true,
+                byContent,
                 newEar.kind() == Ear.Kind.CAMERA);
     }
 }

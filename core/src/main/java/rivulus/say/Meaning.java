@@ -44,7 +44,7 @@ public sealed interface Meaning {
             if (!by.isEmpty()) words.add("afar, by " + by);
             if (!place.isEmpty()) words.add("in " + place);
             if (!pronoun.equals("they")) words.add(pronoun);
-            if (loudness != Loudness.NORMALLY) words.add("talks " + loudness.word());
+            if (loudness != Loudness.NORMALLY) words.add(loudness.words());
             if (!speaks) words.add("only listens");
             else if (role == Role.AUDIENCE) words.add("speaks");
             return words;

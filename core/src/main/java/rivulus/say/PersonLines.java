@@ -34,8 +34,7 @@ final class PersonLines implements Said.Reader {
             else if (LISTENS_ONLY.contains(low)) speaks = Optional.of(false);
             else if (low.matches("\\d{1,4}( people)?") && !low.startsWith("0"))
                 count = Integer.parseInt(low.replace(" people", ""));
-            else if (Worded.words(Loudness.class).containsKey(low.replaceFirst("^talks ", "")))
-                loudness = Worded.words(Loudness.class).get(low.replaceFirst("^talks ", ""));
+            else if (Loudness.said(low).isPresent()) loudness = Loudness.said(low).get();
             else if (low.equals(SPEAKS)) speaks = Optional.of(true);
             else if (place.isEmpty() && Spoken.isPlace(part)) place = line.place(part);
             else unclear.add(part);

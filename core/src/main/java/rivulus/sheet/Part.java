@@ -118,7 +118,8 @@ public sealed interface Part {
         @Override
         public String about() {
             return "Peaks and short-term loudness over time; the band is where the loudness should"
-                    + " run, a wedge marks where it clipped, a bar where it fell silent.";
+                    + " run, a wedge marks where it clipped, a bar where it fell silent, a dashed line how"
+                    + " loud it hums.";
         }
 
         @Override

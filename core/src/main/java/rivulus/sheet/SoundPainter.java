@@ -6,7 +6,7 @@ import rivulus.chart.SoundPicture;
 
 /// Draws tracks over time, one under another: where the loudness should run as a band, the peaks as
 /// spray, the loudness as a line in it; a wedge where it clipped, a bar under it where it fell
-/// silent.
+/// silent, a dashed line as high as it hums.
 final class SoundPainter {
     static final double WIDTH = 760;
     private static final double HEAD = 16;
@@ -44,6 +44,14 @@ final class SoundPainter {
         canvas.box(0, high, WIDTH, y(top, track.bandLow()) - high, 0, Ink.BAND, Ink.NONE);
         spray(track.peaks(), top, canvas);
         line(track, top, canvas);
+        if (track.hum() > 0) {
+            double y = y(top, track.hum());
+            canvas.curve(
+                    new double[] {0, y, WIDTH / 3, y, WIDTH * 2 / 3, y, WIDTH, y},
+                    Ink.PROBLEM,
+                    1,
+                    true);
+        }
         for (SoundPicture.Mark mark : track.marks()) {
             double from = mark.from() * WIDTH;
             if (mark.kind() == SoundPicture.Mark.Kind.CLIPPED)

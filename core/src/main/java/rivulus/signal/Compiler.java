@@ -180,11 +180,16 @@ public final class Compiler {
 
     /// A stretch that changes nothing.
     private void addPlain(Leg.Kind kind, Ref from, Ref to) {
+        addPlain(kind, from, to, 0);
+    }
+
+    /// A stretch that changes nothing but the level.
+    private void addPlain(Leg.Kind kind, Ref from, Ref to, double gainDb) {
         addLeg(
                 kind,
                 from,
                 to,
-                0,
+                gainDb,
                 Delay.NONE,
                 Band.OPEN,
                 List.of(),
@@ -419,17 +424,7 @@ public final class Compiler {
         if (playback.overNominalDb() == 0 || playback.at().isEmpty()) return;
         Ref to = playback.at().get();
         addPoint(made(playback), pointNodes.get(to).length, playback.name(), "as it was made");
-        addLeg(
-                Leg.Kind.ROUTE,
-                made(playback),
-                to,
-                playback.overNominalDb(),
-                Delay.NONE,
-                Band.OPEN,
-                List.of(),
-                List.of(),
-                Processing.NONE,
-                List.of());
+        addPlain(Leg.Kind.ROUTE, made(playback), to, playback.overNominalDb());
     }
 
     /// A node from which nothing goes.

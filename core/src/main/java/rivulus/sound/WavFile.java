@@ -13,7 +13,8 @@ import java.util.List;
 import rivulus.disk.FileTrouble;
 
 /// A WAV file that is read from beginning to end: RIFF/WAVE, Broadcast Wave (EBU Tech 3285) and
-/// RF64 (EBU Tech 3306); PCM of 16, 24 and 32 bits, floating point of 32 and 64.
+/// RF64 (EBU Tech 3306); PCM of 16, 24 and 32 bits, floating point of 32 and 64. FLAC is unpacked
+/// first ([FlacFile]).
 ///
 /// Reads in blocks of its own; memory does not depend on its length. What is wrong with it and can
 /// be borne is a note ([#notes()]); what cannot is refused with the place. A sample that is not a
@@ -56,7 +57,8 @@ public final class WavFile implements AutoCloseable {
         try {
             if (Files.isDirectory(file))
                 throw new FileTrouble(name + " is a folder; name a WAV file in it");
-            FileChannel channel = FileChannel.open(file, StandardOpenOption.READ);
+            Path wave = FlacFile.is(file) ? FlacFile.unpacked(file) : file;
+            FileChannel channel = FileChannel.open(wave, StandardOpenOption.READ);
             WavFile wav = new WavFile(name, channel);
             try {
                 wav.readHeader();

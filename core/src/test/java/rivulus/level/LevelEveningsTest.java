@@ -18,8 +18,10 @@ import rivulus.check.SceneProof;
 import rivulus.gear.Setting;
 import rivulus.remedy.Remedies;
 import rivulus.remedy.Remedy;
+import rivulus.say.Page;
 import rivulus.show.Cast;
 import rivulus.show.Limit;
+import rivulus.show.Loudness;
 import rivulus.show.Person;
 import rivulus.show.Playback;
 import rivulus.show.Ref;
@@ -108,6 +110,27 @@ class LevelEveningsTest {
                 scene(show).of("house", "choir").hearing().levelDb()
                         - scene(one).of("house", "choir").hearing().levelDb();
         assertThat(more).isCloseTo(10 * Math.log10(16), within(0.01));
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "plays brass, BRASS, 92",
+        "plays plucked strings, PLUCKED_STRINGS, 68",
+        "sings, SINGS, 76",
+        "softly, SOFTLY, 54",
+        "talks very loudly, VERY_LOUDLY, 78",
+        "very-loudly, VERY_LOUDLY, 78"
+    })
+    void whatSomebodyPlaysIsSaidInALineAndIsAsLoud(String words, Loudness loudness, double spl) {
+        Show said =
+                Page.of("Ada, guest, Hall, " + words, Show.untitled(), PROVER.catalogue())
+                        .edit()
+                        .after();
+        Person ada = said.cast().people().getFirst();
+        assertThat(ada.loudness()).isEqualTo(loudness);
+        assertThat(ada.overNormalDb()).isCloseTo(spl - 60, within(1e-9));
+        assertThat(said.places()).hasSize(1);
+        assertThat(Loudness.said("brass")).as("a word by itself may be a place").isEmpty();
     }
 
     // Programme against voice

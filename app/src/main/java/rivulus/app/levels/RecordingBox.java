@@ -3,6 +3,7 @@ package rivulus.app.levels;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -26,6 +27,9 @@ import rivulus.show.Show;
 
 /// A test recording, track by track over time; before there is one, how to bring it in.
 final class RecordingBox extends VBox {
+    /// So much room a scroll bar takes beside the tracks.
+    private static final double BESIDE_BAR = 30;
+
     private final Session session;
     private final VBox empty = new VBox(12);
     private final VBox working = new VBox(8);
@@ -49,7 +53,7 @@ final class RecordingBox extends VBox {
         empty.getChildren()
                 .setAll(
                         Look.paragraph(
-                                "Drop a test recording here: a WAV file a track, or one with a channel for"
+                                "Drop a test recording here: a WAV or FLAC file a track, or one with a channel for"
                                         + " each. Files are known by their names, “Maren.wav” or"
                                         + " “camera and stream.wav”, else by what is on them. What they say against the plan stands"
                                         + " at the side, with what to turn.",
@@ -67,6 +71,7 @@ final class RecordingBox extends VBox {
         Button printed = new Button("Print …");
         printed.setId("print-recording");
         printed.setOnAction(_ -> print.run());
+        above.setPadding(new Insets(0, BESIDE_BAR, 0, 0));
         above.getChildren().setAll(Look.spring(), printed);
         VBox.setVgrow(scroll, Priority.ALWAYS);
         tracks.getStyleClass().add("sound-tracks");

@@ -9,7 +9,8 @@ import javafx.scene.shape.Polyline;
 import rivulus.chart.SoundPicture;
 
 /// A track over time: a stream between its banks. Peaks are its spray, the line its loudness, the
-/// band where it should run; a wedge at the top marks where it clipped, a gap where it fell silent.
+/// band where it should run; a wedge at the top marks where it clipped, a gap where it fell silent,
+/// a dashed line how loud it hums.
 final class SoundChart extends Pane {
     private static final double TALL = 56;
 
@@ -58,6 +59,11 @@ final class SoundChart extends Pane {
         for (int i = 0; i < curve.length; i++)
             line.getPoints().addAll(from + x(i, curve, wide - 2 * from), y(curve[i]));
         getChildren().addAll(spray, line);
+        if (picture.hum() > 0) {
+            Line hum = new Line(0, y(picture.hum()), wide, y(picture.hum()));
+            hum.getStyleClass().add("sound-hum");
+            getChildren().add(hum);
+        }
         for (SoundPicture.Mark mark : picture.marks())
             if (mark.kind() == SoundPicture.Mark.Kind.CLIPPED) {
                 double x = mark.from() * wide;

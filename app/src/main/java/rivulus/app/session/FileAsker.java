@@ -2,6 +2,7 @@ package rivulus.app.session;
 
 import java.io.File;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Optional;
 import javafx.stage.FileChooser;
 import javafx.stage.Window;
@@ -21,8 +22,8 @@ public interface FileAsker {
     /// A file of some other kind to open.
     ///
     /// @param what the kind, in words
-    /// @param ending of such files, with the dot
-    default Optional<Path> toOpen(String what, String ending) {
+    /// @param endings of such files, with the dot
+    default Optional<Path> toOpen(String what, List<String> endings) {
         return toOpen();
     }
 
@@ -35,11 +36,13 @@ public interface FileAsker {
             }
 
             @Override
-            public Optional<Path> toOpen(String what, String ending) {
+            public Optional<Path> toOpen(String what, List<String> endings) {
                 FileChooser chooser = new FileChooser();
                 chooser.setTitle("Open " + what);
                 chooser.getExtensionFilters()
-                        .add(new FileChooser.ExtensionFilter(what, "*" + ending));
+                        .add(
+                                new FileChooser.ExtensionFilter(
+                                        what, endings.stream().map("*"::concat).toList()));
                 return path(chooser.showOpenDialog(owner));
             }
 

@@ -31,7 +31,8 @@ import rivulus.sound.Measuring;
 
 /// Recordings of the show: measured and compared with the plan off the interface thread.
 public final class Recordings implements AutoCloseable {
-    private static final String ENDING = ".wav";
+    /// What the names of recordings end in.
+    public static final List<String> ENDINGS = List.of(".wav", ".flac");
 
     private final Session session;
     private final Work measuring;
@@ -84,7 +85,8 @@ public final class Recordings implements AutoCloseable {
 
     /// Whether a file is taken for a recording, by its name; a folder for those in it.
     public static boolean isRecording(Path file) {
-        return file.getFileName().toString().toLowerCase(Locale.ROOT).endsWith(ENDING);
+        String name = file.getFileName().toString().toLowerCase(Locale.ROOT);
+        return ENDINGS.stream().anyMatch(name::endsWith);
     }
 
     /// Measures files, and compares them with the chosen scene. They take the place of what was

@@ -80,7 +80,7 @@ final class Files {
 
     /// Measures a recording that is asked for.
     void openRecording() {
-        asker.toOpen("A recording", ".wav")
+        asker.toOpen("A recording", Recordings.ENDINGS)
                 .ifPresent(file -> session.recordings().take(List.of(file)));
     }
 
@@ -219,38 +219,33 @@ final class Files {
         asker.toSave("recording.pdf")
                 .ifPresent(
                         file ->
-                                session.papers()
-                                        .write(
-                                                file,
-                                                () ->
-                                                        written(
-                                                                SoundSheets.of(
-                                                                        picture.show().title(),
-                                                                        heard.tracks(),
-                                                                        heard.remarks(),
-                                                                        picture.show()
-                                                                                .checks()
-                                                                                .limits()),
-                                                                file),
-                                                trouble ->
-                                                        panel(
-                                                                        "The sheet is not written",
-                                                                        trouble.getMessage())
-                                                                .answer(
-                                                                        "Write it somewhere else",
-                                                                        this::saveRecording)
-                                                                .answer("Close", () -> {})));
+                                write(
+                                        file,
+                                        () ->
+                                                SoundSheets.of(
+                                                        picture.show().title(),
+                                                        heard.tracks(),
+                                                        heard.remarks(),
+                                                        picture.show().checks().limits()),
+                                        this::saveRecording));
     }
 
     private void writeSheet(Picture picture, Sheets.Kind kind, Path file) {
         Sheets sheets = new Sheets(picture.proof(), session.shelf().prover().catalogue());
+        write(file, () -> sheets.of(kind), () -> saveSheet(kind));
+    }
+
+    /// Draws up a sheet and writes it.
+    ///
+    /// @param elsewhere asks for another file where it cannot be written there
+    private void write(Path file, Supplier<Sheet> sheet, Runnable elsewhere) {
         session.papers()
                 .write(
                         file,
-                        () -> written(sheets.of(kind), file),
+                        () -> written(sheet.get(), file),
                         trouble ->
                                 panel("The sheet is not written", trouble.getMessage())
-                                        .answer("Write it somewhere else", () -> saveSheet(kind))
+                                        .answer("Write it somewhere else", elsewhere)
                                         .answer("Close", () -> {}));
     }
 
@@ -300,7 +295,7 @@ final class Files {
     }
 
     void takeInList() {
-        asker.toOpen("an input list or a lead list", LISTS.getFirst()).ifPresent(this::takeIn);
+        asker.toOpen("an input list or a lead list", LISTS).ifPresent(this::takeIn);
     }
 
     /// Shows what a list would change.
