@@ -207,7 +207,7 @@ public final class TemplateBench extends StackPane {
     }
 
     private void importKind() {
-        files.toOpen("a kind of gear", ENDING).ifPresent(this::open);
+        files.toOpen("a kind of gear", List.of(ENDING)).ifPresent(this::open);
     }
 
     private void export() {
