@@ -260,7 +260,8 @@ public final class LeadReader {
         passages.add(new LeadReport.Passage(from, to, level, headroom, loss));
         double pad = Math.ceil(-headroom);
         boolean much = pad > limit(Limit.TURNED_DOWN);
-        boolean over = headroom + (much ? 0 : sentLowerDb(from)) < -limit(Limit.OVERLOAD);
+        boolean over = -headroom > limit(Limit.OVERLOAD);
+        if (over && !much) over = -headroom - sentLowerDb(from) > limit(Limit.OVERLOAD);
         if (!isPassive(to.device()) && over) {
             faults.add(
                     new Fault(

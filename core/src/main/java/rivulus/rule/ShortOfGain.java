@@ -35,6 +35,7 @@ final class ShortOfGain implements EndedByIdeas {
     @Override
     public List<Finding.Draft> inScene(SceneProof scene, Limits limits) {
         List<Finding.Draft> findings = new ArrayList<>();
+        if (scene.tracer().loops().stream().noneMatch(Loop::isAcoustic)) return findings;
         double kept = limits.get(Limit.LOOP_MARGIN);
         for (Reinforced one : Reinforced.all(scene.show(), scene.tracer())) {
             if (!one.isWired() || one.marginDb() <= kept) continue; // else it is told as a loop

@@ -19,6 +19,7 @@ public final class Bands {
     private static final int MOST_PAIRS = 50_000;
 
     private final Map<Pair, Double> pairs = new ConcurrentHashMap<>();
+    private final Map<Long, Shared> shared = new ConcurrentHashMap<>();
     private final Map<List<Integer>, Integer> numbers = new HashMap<>();
     private final List<List<Integer>> parts = new ArrayList<>();
     private final Map<Band, Integer> single = new HashMap<>();
@@ -107,7 +108,7 @@ public final class Bands {
     }
 
     /// What two arrivals of one sound add to its power by falling into each other: see
-    /// [Response#together]. Kept, since the same delays come again with every source and edit.
+    /// [Shared#power]. Kept, since the same delays come again with every source and edit.
     ///
     /// @param first what the first has passed
     /// @param ns how much later the second is, 0 or more
@@ -115,7 +116,11 @@ public final class Bands {
         Pair pair = new Pair(first, second, ns);
         Double known = pairs.get(pair);
         if (known != null) return known;
-        double found = Response.together(response(first), response(second), ns * 1e-9);
+        double found =
+                shared.computeIfAbsent(
+                                (long) first << Integer.SIZE | second,
+                                _ -> new Shared(response(first), response(second)))
+                        .power(ns * 1e-9);
         if (pairs.size() >= MOST_PAIRS) pairs.clear();
         pairs.put(pair, found);
         return found;

@@ -123,7 +123,8 @@ public final class Compiler {
 
     /// The knob that one goes by, where its channel is the right side of a pair.
     private static Optional<String> leading(Template template, Knob knob, List<Link> links) {
-        if (Link.OWN.contains(knob.role()) || template.isPhantom(knob)) return Optional.empty();
+        boolean own = links.isEmpty() || Link.OWN.contains(knob.role()) || template.isPhantom(knob);
+        if (own) return Optional.empty();
         return links.stream()
                 .flatMap(link -> link.leading(knob.id()).stream())
                 .filter(id -> template.knob(id).isPresent())

@@ -43,35 +43,6 @@ public record Response(double[] re, double[] im) {
         return sum;
     }
 
-    /// What two arrivals of a sound add to its weighted broadband power by falling into each other:
-    /// the real part of one times the conjugate of the other, weighted. Each cell of the grid is
-    /// integrated and not sampled, so that no delay falls in with the grid: what the two share is a
-    /// parabola through a frequency and its neighbours, and what turns along it is known exactly
-    /// (Filon 1928, "On a quadrature formula for trigonometric integrals").
-    ///
-    /// @param seconds how much later the second one is, 0 or more
-    public static double together(Response first, Response second, double seconds) {
-        double[] re = new double[Grid.SIZE];
-        double[] im = new double[Grid.SIZE];
-        for (int i = 0; i < Grid.SIZE; i++) {
-            double weight = Grid.weight(i);
-            re[i] = weight * (first.re[i] * second.re[i] + first.im[i] * second.im[i]);
-            im[i] = weight * (first.re[i] * second.im[i] - first.im[i] * second.re[i]);
-        }
-        double sum = 0;
-        for (int i = 0; i < Grid.SIZE; i++) {
-            double turns = Grid.hz(i) * seconds;
-            double wide = turns * Grid.CELL;
-            double even = Grid.sinc(wide);
-            double slope = Grid.slope(wide, even);
-            double bend = Grid.bend(wide, even, slope);
-            double real = re[i] * even + Grid.bend(re, i) * bend + Grid.slope(im, i) * slope;
-            double turned = im[i] * even + Grid.bend(im, i) * bend - Grid.slope(re, i) * slope;
-            sum += real * Phasor.cos(turns) - turned * Phasor.minusSin(turns);
-        }
-        return sum;
-    }
-
     /// The weighted broadband power of arrivals of one sound, every cell of the grid looked at in
     /// so many places; between the frequencies of the grid weight and bands are parabolas.
     ///
