@@ -20,7 +20,7 @@ import rivulus.signal.KnobUse;
 /// What one turn of one knob ends, one turn is found for, or something as cheap.
 class OneTurnTest {
     /// How many knobs are turned wrong in each evening; more at night.
-    private static final int TURNS = Integer.getInteger("rivulus.turns", 4);
+    private static final int TURNS = Integer.getInteger("rivulus.turns", 3);
 
     static List<String> evenings() {
         return List.copyOf(DemoShows.all().keySet());
