@@ -82,6 +82,7 @@ final class KindEditor extends VBox {
         HBox.setHgrow(scroll, Priority.ALWAYS);
         VBox.setVgrow(body, Priority.ALWAYS);
         fillTabs();
+        tabs.getStyleClass().add("kind-tabs");
         getChildren().addAll(tabs, body);
     }
 
