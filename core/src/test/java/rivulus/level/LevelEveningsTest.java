@@ -64,6 +64,27 @@ class LevelEveningsTest {
         assertThat(lufs).isCloseTo(-16, within(1.0));
     }
 
+    @Test
+    void microphonesForTheAudienceBesideTheLoudspeakersCostTheGainBeforeFeedback() {
+        Show concert = Demo.show("harvest-concert");
+        Finding told = found(concert, "gain-before-feedback").getFirst();
+        assertThat(told.key().source()).isEqualTo("choir");
+        Remedy remedy = Remedies.of(PROVER, PROVER.prove(concert), told, 1).first().orElseThrow();
+        assertThat(remedy.turns().getFirst().knob())
+                .as("the audience's channel, and not the choir's")
+                .isEqualTo(new Ref("console", "ch5.fader"));
+        assertThat(found(remedy.change().after(), "gain-before-feedback")).isEmpty();
+        assertThat(found(Demo.show("harvest-concert-repaired"), "gain-before-feedback")).isEmpty();
+    }
+
+    @Test
+    void aMusicBedAsLoudAsTheVoicesIsToldWhereSomebodyAsksThatItLiesUnderThem() {
+        assertThat(found(Demo.show("quay-market"), "balance"))
+                .extracting(finding -> finding.key().ear())
+                .containsExactly("stream", "copy");
+        assertThat(found(Demo.show("quay-market-repaired"), "balance")).isEmpty();
+    }
+
     // What sources bring along
 
     private static Show made(Show show, double lufs) {
