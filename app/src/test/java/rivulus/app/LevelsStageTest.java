@@ -14,6 +14,7 @@ import rivulus.file.DemoShows;
 import rivulus.gear.Setting;
 import rivulus.recording.Recipe;
 import rivulus.recording.Track;
+import rivulus.show.Device;
 import rivulus.show.Ref;
 import rivulus.show.Show;
 
@@ -122,6 +123,41 @@ class LevelsStageTest {
             assertThat(gain(hand, "mic4.gain")).isEqualTo(new Setting.Level(-30));
             assertThat(hand.session().document().undoName()).contains("Set 2 input gains");
             assertThat(hand.find("#set-all-gains").isVisible()).isFalse();
+        }
+    }
+
+    @Test
+    void twoVolumesInARowAreSplitByOneButton() {
+        try (Hand hand = Hand.atShow(folder, "quay-market-repaired")) {
+            hand.act(
+                    () -> {
+                        Show now = hand.session().show().get();
+                        Device desk = now.rig().device("desk").orElseThrow();
+                        hand.session()
+                                .document()
+                                .edit(
+                                        "Turn it up",
+                                        now.withRig(
+                                                now.rig()
+                                                        .with(
+                                                                desk.withKnob(
+                                                                        "usb1main.fader",
+                                                                        new Setting.Level(8)))));
+                        hand.session().stage().set(LevelsStage.ID);
+                        hand.session().ear().set("stream");
+                        hand.session().source().set("music-bed");
+                    });
+            hand.focus("#advice-0");
+            assertThat(hand.find("#advice-0").getAccessibleText())
+                    .startsWith("Turn both: Music player · level at −12.0")
+                    .contains("are one volume of −4.0");
+            hand.press(KeyCode.SPACE);
+            Show now = hand.session().show().get();
+            assertThat(now.rig().device("music").orElseThrow().knobs())
+                    .containsEntry("level", new Setting.Level(-4));
+            assertThat(gain(hand, "usb1main.fader")).isEqualTo(new Setting.Level(0));
+            hand.press(KeyCode.CONTROL, KeyCode.Z);
+            assertThat(gain(hand, "usb1main.fader")).isEqualTo(new Setting.Level(8));
         }
     }
 

@@ -81,7 +81,7 @@ public record GoingSheet(List<Section> sections, Form form) {
             List<Track> tracks = Track.all(scene, survey());
             List<Room> rooms = Room.all(scene, survey());
             List<Section> sections = new ArrayList<>(List.of(sent(), kept(tracks, rooms), leave()));
-            List<Reinforced> audience = Reinforced.all(show(), scene.tracer());
+            List<Reinforced> audience = Reinforced.all(show(), scene.scene(), scene.tracer());
             if (!audience.isEmpty()) sections.add(1, inTheRoom(audience));
             return new GoingSheet(sections, form(rooms, tracks));
         }
@@ -138,9 +138,7 @@ public record GoingSheet(List<Section> sections, Form form) {
                         new Row(
                                 "%s for %s".formatted(one.talker().name(), one.listener().name()),
                                 words,
-                                one.isWired()
-                                        && !one.round().isEmpty()
-                                        && one.possibleDb(kept) < needed));
+                                one.isShort(show().checks().limits())));
             }
             return new Section(
                     "In the room",

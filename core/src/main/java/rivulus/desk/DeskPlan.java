@@ -8,9 +8,6 @@ import java.util.Set;
 import rivulus.gear.Control;
 import rivulus.gear.Desk;
 import rivulus.gear.GearKind;
-import rivulus.gear.Knob;
-import rivulus.gear.Link;
-import rivulus.gear.Setting;
 import rivulus.gear.Template;
 import rivulus.show.Device;
 import rivulus.show.MuteKey;
@@ -22,11 +19,8 @@ import rivulus.show.Show;
 ///
 /// @param seats its controls in reading order
 /// @param without channels that sit on none of them
-/// @param pans the knobs that place a channel between left and right
-public record DeskPlan(
-        Device device, Desk desk, List<Seat> seats, List<Channel> without, List<Knob.Choice> pans) {
+public record DeskPlan(Device device, Desk desk, List<Seat> seats, List<Channel> without) {
     public DeskPlan {
-        pans = List.copyOf(pans);
         seats = List.copyOf(seats);
         without = List.copyOf(without);
     }
@@ -36,12 +30,11 @@ public record DeskPlan(
         List<Channel> all = channels.of(device);
         Control.Reach reach =
                 kind.kind() == GearKind.PROGRAM ? Control.Reach.SOFTWARE : Control.Reach.HAND;
-        return all.isEmpty() ? Optional.empty() : Optional.of(of(device, kind, reach, all));
+        return all.isEmpty() ? Optional.empty() : Optional.of(of(device, kind.desk(), reach, all));
     }
 
     private static DeskPlan of(
-            Device device, Template kind, Control.Reach reach, List<Channel> channels) {
-        Desk desk = kind.desk();
+            Device device, Desk desk, Control.Reach reach, List<Channel> channels) {
         List<Channel> left = new ArrayList<>(channels);
         List<Seat> seats = new ArrayList<>();
         for (Control control : controls(desk, reach, channels)) {
@@ -50,10 +43,7 @@ public record DeskPlan(
             sits.ifPresent(left::remove);
             seats.add(new Seat(control, sits));
         }
-        List<Knob.Choice> pans = new ArrayList<>();
-        for (Knob knob : kind.knobs())
-            if (knob.role() == Knob.Role.PAN && knob instanceof Knob.Choice pan) pans.add(pan);
-        return new DeskPlan(device, desk, seats, left, pans);
+        return new DeskPlan(device, desk, seats, left);
     }
 
     private static boolean sits(Device device, Control control, Channel channel) {
@@ -116,32 +106,6 @@ public record DeskPlan(
     /// The channel of a fader.
     public Optional<Channel> channel(String fader) {
         return channels().stream().filter(c -> c.fader().name().equals(fader)).findFirst();
-    }
-
-    /// The same of the machine as it has become.
-    public DeskPlan of(Device now) {
-        return new DeskPlan(now, desk, seats, without, pans);
-    }
-
-    /// The machine with two channels linked, or not: where they can be placed between left and
-    /// right, each is placed on its side.
-    public Device linked(Link link, boolean isLinked) {
-        List<String> links = new ArrayList<>(device.layout().links());
-        links.remove(link.first());
-        if (!isLinked) return device.withLayout(device.layout().withLinks(links));
-        links.add(link.first());
-        Device linked = device.withLayout(device.layout().withLinks(links));
-        for (Knob.Choice pan : pans)
-            if (link.has(pan.id()))
-                linked =
-                        linked.withKnob(
-                                pan.id(),
-                                new Setting.Choice(
-                                        (link.isSecond(pan.id())
-                                                        ? pan.options().getLast()
-                                                        : pan.options().getFirst())
-                                                .id()));
-        return linked;
     }
 
     /// What moves in a show: the knobs that scenes turn or somebody presses.

@@ -198,7 +198,7 @@ record CastForms(Ground on) {
                                 ref -> on.parts().put(change, plays.from(ref(ref)))),
                         new Field.Text(
                                 "lufs",
-                                "Made",
+                                "Made at",
                                 plays.overNominalDb() == 0 ? "" : Words.shortest(plays.lufs()),
                                 "LUFS, by a loudness meter; as loud as a voice where left empty",
                                 List.of(),

@@ -1,7 +1,6 @@
 package rivulus.form;
 
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
@@ -9,7 +8,7 @@ import java.util.Set;
 import java.util.function.Function;
 import rivulus.desk.Channel;
 import rivulus.desk.Channels;
-import rivulus.desk.DeskPlan;
+import rivulus.desk.Linking;
 import rivulus.disk.Worded;
 import rivulus.edit.Edit;
 import rivulus.gear.GearKind;
@@ -25,6 +24,7 @@ import rivulus.show.Place;
 import rivulus.show.Ref;
 import rivulus.show.Strip;
 import rivulus.show.Tape;
+import rivulus.words.Words;
 
 /// Forms of machines, programs and leads.
 record RigForms(Ground on) {
@@ -274,52 +274,39 @@ record RigForms(Ground on) {
                                                             channel.fader().name(),
                                                             written.in(tape)))));
         }
-        DeskPlan.of(device, kind(device), Channels.of(on.show(), on.catalogue()))
-                .flatMap(this::links)
-                .ifPresent(fields::add);
+        if (!kind(device).desk().links().isEmpty()) fields.add(links(device, channels));
         return Optional.of(
                 new Form("strips/" + device.id(), device.name() + ", channels", fields, List.of()));
     }
 
-    /// Which channels are linked in pairs; empty where a machine links none.
-    private Optional<Field> links(DeskPlan plan) {
-        List<Link> links = plan.desk().links();
-        if (links.isEmpty()) return Optional.empty();
-        List<Option> options = new ArrayList<>();
-        for (Link link : links)
-            options.add(new Option(link.first(), String.join(" and ", sides(plan, link))));
-        return Optional.of(
-                new Field.Several(
-                        "links",
-                        "Linked in pairs",
-                        plan.device().layout().links(),
-                        options,
-                        chosen -> linked(plan, chosen)));
+    /// Which channels are linked in pairs.
+    private Field links(Device device, List<Channel> channels) {
+        return new Field.Several(
+                "links",
+                "Linked in pairs",
+                device.layout().links(),
+                Ground.options(
+                        kind(device).desk().links(),
+                        Link::first,
+                        link -> Words.list(Linking.sides(link, channels))),
+                chosen -> linked(device, channels, chosen));
     }
 
-    private static List<String> sides(DeskPlan plan, Link link) {
-        return plan.channels().stream()
-                .filter(channel -> link.has(channel.fader().name()))
-                .sorted(Comparator.comparing(channel -> link.isSecond(channel.fader().name())))
-                .map(Channel::label)
-                .toList();
-    }
-
-    private Edit linked(DeskPlan plan, List<String> chosen) {
-        Device device = plan.device();
+    private Edit linked(Device device, List<Channel> channels, List<String> chosen) {
+        Device now = device;
         String name = "Link channels of " + device.name();
-        for (Link link : plan.desk().links()) {
-            boolean isLinked = chosen.contains(link.first());
-            if (isLinked == device.layout().links().contains(link.first())) continue;
+        for (Link link : kind(device).desk().links()) {
+            boolean links = chosen.contains(link.first());
+            if (links == device.layout().links().contains(link.first())) continue;
             name =
                     "%s %s of %s"
                             .formatted(
-                                    isLinked ? "Link" : "Part",
-                                    String.join(" and ", sides(plan, link)),
+                                    links ? "Link" : "Part",
+                                    Words.list(Linking.sides(link, channels)),
                                     device.name());
-            device = plan.of(device).linked(link, isLinked);
+            now = links ? Linking.linked(now, kind(device), link) : Linking.parted(now, link);
         }
-        return on.parts().put(name, device);
+        return on.parts().put(name, now);
     }
 
     private Optional<Port> port(Ref ref) {

@@ -5,9 +5,12 @@ import java.util.List;
 import java.util.function.Predicate;
 import rivulus.hearing.Loop;
 import rivulus.hearing.Tracer;
+import rivulus.show.Limit;
+import rivulus.show.Limits;
 import rivulus.show.Person;
 import rivulus.show.Ref;
 import rivulus.show.Role;
+import rivulus.show.Scene;
 import rivulus.show.Show;
 import rivulus.signal.Leg;
 import rivulus.signal.LiveGraph;
@@ -27,14 +30,15 @@ public record Reinforced(
         round = List.copyOf(round);
     }
 
-    /// Everybody in an audience with everybody who talks in the same room.
-    public static List<Reinforced> all(Show show, Tracer tracer) {
+    /// Everybody in an audience with everybody who talks in the same room and does not rest.
+    public static List<Reinforced> all(Show show, Scene scene, Tracer tracer) {
         List<Reinforced> all = new ArrayList<>();
         for (Person listener : show.cast().people())
             if (listener.role() == Role.AUDIENCE) {
                 List<Loop> round = round(show, tracer, listener.place());
                 for (Person talker : show.cast().people())
                     if (talker.speaks()
+                            && !scene.quiet().contains(talker.id())
                             && !talker.equals(listener)
                             && talker.place().equals(listener.place()))
                         all.add(of(listener, talker, tracer.live(), round));
@@ -113,6 +117,14 @@ public record Reinforced(
     /// How much louder than bare they can come with a margin kept; the possible acoustic gain.
     public double possibleDb(double keptDb) {
         return sum(bareDb, wiredDb + marginDb() - keptDb) - bareDb;
+    }
+
+    /// Whether loudspeakers bring them, and cannot bring them near enough: by the distance as from
+    /// which they are to be heard, and the margin that is kept.
+    public boolean isShort(Limits limits) {
+        return isWired()
+                && !round.isEmpty()
+                && possibleDb(limits.get(Limit.LOOP_MARGIN)) < neededDb(limits.get(Limit.AS_FROM));
     }
 
     private static double sum(double a, double b) {

@@ -68,9 +68,11 @@ public final class ByContent {
                         .limit(MOST)
                         .toList();
         if (voices.isEmpty() || strangers.isEmpty()) return tracks;
+        Map<Track, Comparing.Stretch> read = new LinkedHashMap<>();
+        for (Track voice : voices) read.put(voice, slow(voice));
         Map<Track, Ear> found = new LinkedHashMap<>();
         for (int s = 0; s < strangers.size(); s++) {
-            Optional<Ear> ear = only(fitting(strangers.get(s), voices, tracks));
+            Optional<Ear> ear = only(fitting(strangers.get(s), read, tracks));
             if (ear.isPresent()) found.put(strangers.get(s), ear.get());
             if (!goesOn.test((s + 1.0) / strangers.size())) break;
         }
@@ -95,17 +97,18 @@ public final class ByContent {
     }
 
     /// The ears that nobody's track is of, and that would hear what is on one.
-    private List<Ear> fitting(Track stranger, List<Track> voices, List<Track> tracks)
+    private List<Ear> fitting(
+            Track stranger, Map<Track, Comparing.Stretch> voices, List<Track> tracks)
             throws FileTrouble {
         Map<Track, Optional<Compared>> there = new LinkedHashMap<>();
         Comparing.Stretch in = slow(stranger);
-        for (Track voice : voices) {
-            Comparing.Stretch of = slow(voice);
-            if (of.rateHz() != in.rateHz()) continue;
-            List<Comparing.Ready> ready = Comparing.ready(List.of(of, in));
+        for (Map.Entry<Track, Comparing.Stretch> voice : voices.entrySet()) {
+            if (voice.getValue().rateHz() != in.rateHz()) continue;
+            List<Comparing.Ready> ready = Comparing.ready(List.of(voice.getValue(), in));
             Compared compared =
                     Comparing.within(ready.getFirst(), ready.getLast(), -EARLIER_MS, FARTHEST_MS);
-            there.put(voice, compared.isFound() ? Optional.of(compared) : Optional.empty());
+            there.put(
+                    voice.getKey(), compared.isFound() ? Optional.of(compared) : Optional.empty());
         }
         return show.ears().stream()
                 .filter(ear -> !ear.isNowhere() && ear.kind() != Ear.Kind.PERSON)

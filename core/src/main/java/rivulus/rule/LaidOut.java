@@ -10,6 +10,7 @@ import rivulus.desk.Channel;
 import rivulus.desk.Channels;
 import rivulus.desk.DeskPlan;
 import rivulus.desk.LayingOut;
+import rivulus.desk.Linking;
 import rivulus.desk.Seat;
 import rivulus.file.Change;
 import rivulus.gear.Control;
@@ -260,30 +261,30 @@ final class LaidOut implements Rule {
                     .map(channel -> List.<Idea>of(shortened(plan, channel, workshop)))
                     .orElse(List.of());
         if (what.endsWith(PAIR))
-            return linking(plan, what.substring(0, what.length() - PAIR.length()), workshop);
+            return plan.channel(what.substring(0, what.length() - PAIR.length()))
+                    .map(left -> linking(plan, left, workshop))
+                    .orElse(List.of());
         Show show = workshop.show();
         Device laid = plan.device().withLayout(new LayingOut(plan, show).layout());
         return List.of(changed("Lay out %s.".formatted(plan.device().name()), show, laid));
     }
 
-    private static List<Idea> linking(DeskPlan plan, String fader, Workshop workshop) {
+    private static List<Idea> linking(DeskPlan plan, Channel left, Workshop workshop) {
         List<Idea> ideas = new ArrayList<>();
-        for (Channel left : plan.channels())
-            for (Channel right : plan.channels())
-                if (left.fader().name().equals(fader))
-                    link(plan, left, right)
-                            .map(
-                                    link ->
-                                            changed(
-                                                    "Link %s and %s of %s."
-                                                            .formatted(
-                                                                    left.label(),
-                                                                    right.label(),
-                                                                    plan.device().name()),
-                                                    workshop.show(),
-                                                    plan.linked(link, true)))
-                            .ifPresent(ideas::add);
+        for (Channel right : plan.channels())
+            link(plan, left, right)
+                    .map(link -> linking(plan, link, workshop))
+                    .ifPresent(ideas::add);
         return ideas;
+    }
+
+    private static Idea linking(DeskPlan plan, Link link, Workshop workshop) {
+        Device device = plan.device();
+        return changed(
+                "Link %s of %s."
+                        .formatted(Words.list(Linking.sides(link, plan.channels())), device.name()),
+                workshop.show(),
+                Linking.linked(device, workshop.survey().template(device), link));
     }
 
     private static Idea written(DeskPlan plan, Channel channel, Workshop workshop) {

@@ -36,19 +36,16 @@ final class ShortOfGain implements EndedByIdeas {
     public List<Finding.Draft> inScene(SceneProof scene, Limits limits) {
         List<Finding.Draft> findings = new ArrayList<>();
         if (scene.tracer().loops().stream().noneMatch(Loop::isAcoustic)) return findings;
-        double kept = limits.get(Limit.LOOP_MARGIN);
-        for (Reinforced one : Reinforced.all(scene.show(), scene.tracer())) {
-            if (!one.isWired() || one.marginDb() <= kept) continue; // else it is told as a loop
-            if (scene.scene().quiet().contains(one.talker().id())) continue;
-            double needed = one.neededDb(limits.get(Limit.AS_FROM));
-            double possible = one.possibleDb(kept);
-            if (possible < needed) findings.add(finding(scene, one, needed, possible));
-        }
+        // what is nearer to howling is told as a loop
+        for (Reinforced one : Reinforced.all(scene.show(), scene.scene(), scene.tracer()))
+            if (one.isShort(limits) && one.marginDb() > limits.get(Limit.LOOP_MARGIN))
+                findings.add(finding(scene, one, limits));
         return findings;
     }
 
-    private Finding.Draft finding(
-            SceneProof scene, Reinforced one, double needed, double possible) {
+    private Finding.Draft finding(SceneProof scene, Reinforced one, Limits limits) {
+        double needed = one.neededDb(limits.get(Limit.AS_FROM));
+        double possible = one.possibleDb(limits.get(Limit.LOOP_MARGIN));
         return finding(
                         Severity.CAUTION,
                         "%s cannot be brought near to %s: it takes %s, and %s can be had before"

@@ -19,7 +19,7 @@ import rivulus.words.Severity;
 import rivulus.words.Words;
 
 /// Talkers who go out unequally loud: the softest against the loudest of those that are heard
-/// plainly. A room hears them bare besides, and a choir is no talker.
+/// plainly. A room hears them bare besides, and a choir, or who plays, is no talker.
 final class Uneven implements EndedByIdeas {
     private static final double HAIR_LU = 0.05;
 
@@ -57,6 +57,7 @@ final class Uneven implements EndedByIdeas {
     private static boolean isVoice(SceneProof.Heard cell, Limits limits) {
         return cell.source() instanceof Person who
                 && who.count() == 1
+                && who.loudness().isTalk()
                 && cell.standing().wish() == Wish.MUST
                 && cell.hearing().levelDb() >= limits.get(Limit.FAINT);
     }

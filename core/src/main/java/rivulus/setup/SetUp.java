@@ -1,7 +1,6 @@
 package rivulus.setup;
 
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -21,6 +20,7 @@ import rivulus.computer.ComputerReport;
 import rivulus.desk.Channel;
 import rivulus.desk.Channels;
 import rivulus.desk.Labels;
+import rivulus.desk.Linking;
 import rivulus.gear.GearKind;
 import rivulus.gear.Knob;
 import rivulus.gear.Link;
@@ -391,17 +391,13 @@ public record SetUp(List<Step> steps) {
         private void links(Device device) {
             List<Channel> channels = Channels.in(show, this::kind, live).of(device);
             for (Link link : device.layout().standing(kind(device).desk())) {
-                List<String> sides =
-                        channels.stream()
-                                .filter(channel -> link.has(channel.fader().name()))
-                                .sorted(Comparator.comparing(Channel::isLinked))
-                                .map(Channel::label)
-                                .toList();
                 add(
                         "link/%s/%s".formatted(device.id(), link.first()),
                         Part.KNOBS,
                         device,
-                        "%s: link %s.".formatted(device.name(), Words.list(sides)),
+                        "%s: link %s."
+                                .formatted(
+                                        device.name(), Words.list(Linking.sides(link, channels))),
                         "so that both sides stand alike, each on its own side",
                         Pace.KNOB,
                         plugged(device),

@@ -68,6 +68,11 @@ final class FlacFile {
                             info.getSampleRate(),
                             info.getBitsPerSample(),
                             false);
+            long bytes = info.getTotalSamples() * format.frameBytes();
+            if (bytes > Files.getFileStore(wav).getUsableSpace())
+                throw new FileTrouble(
+                        "%s unpacks to %d MB, and there is no room for that in %s"
+                                .formatted(name, bytes >> 20, wav.getParent()));
             try (OutputStream out = new BufferedOutputStream(Files.newOutputStream(wav), 1 << 16)) {
                 decode(decoder, name, format, out, info.getTotalSamples());
             }

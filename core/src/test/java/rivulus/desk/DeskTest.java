@@ -314,8 +314,7 @@ class DeskTest {
         List<Seat> empty =
                 controls.stream().map(control -> new Seat(control, Optional.empty())).toList();
         DeskPlan plan =
-                new DeskPlan(
-                        device, new Desk(controls, 0, 0, 0, List.of()), empty, channels, List.of());
+                new DeskPlan(device, new Desk(controls, 0, 0, 0, List.of()), empty, channels);
         SequencedMap<String, String> sits = new LayingOut(plan, show).layout().controls();
         assertThat(new HashSet<>(sits.values())).hasSameSizeAs(sits.values());
         sits.forEach(

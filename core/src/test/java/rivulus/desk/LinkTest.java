@@ -20,6 +20,7 @@ import rivulus.form.Form;
 import rivulus.form.Forms;
 import rivulus.gear.Link;
 import rivulus.gear.Setting;
+import rivulus.gear.Template;
 import rivulus.rehearse.Renderer;
 import rivulus.remedy.Remedies;
 import rivulus.remedy.Remedy;
@@ -67,13 +68,8 @@ class LinkTest {
 
     private static Show linked(Show show) {
         Device desk = desk(show);
-        DeskPlan plan =
-                DeskPlan.of(
-                                desk,
-                                PROVER.catalogue().get(desk.template()),
-                                Channels.of(show, PROVER.catalogue()))
-                        .orElseThrow();
-        return with(show, plan.linked(plan.desk().links().getFirst(), true));
+        Template kind = PROVER.catalogue().get(desk.template());
+        return with(show, Linking.linked(desk, kind, kind.desk().links().getFirst()));
     }
 
     private static LiveGraph live(Show show) {

@@ -206,20 +206,25 @@ class LevelEveningsTest {
             ear out track desk/main
             """;
 
+    private static List<Reinforced> all(Show show) {
+        SceneProof scene = scene(show);
+        return Reinforced.all(show, scene.scene(), scene.tracer());
+    }
+
     /// In a room whose sound is even from 2.5 m on: at 8 m 10 log10(1/64 + 1/6.25) = −7.55 dB, and
     /// −5 for an open ear; a talker's mouth at 0.08 m is nominal at the desk.
     @Test
     void whatARoomHearsBareAndByLoudspeakersIsToldApart() {
         Show show = RigText.show(HALL.formatted("0.08", "8", "4", "5", "master=-20"));
         Reinforced one =
-                Reinforced.all(show, scene(show).tracer()).stream()
+                all(show).stream()
                         .filter(r -> r.talker().id().equals("maren"))
                         .findFirst()
                         .orElseThrow();
         double diffuse = 1 / 6.25;
         assertThat(one.bareDb()).isCloseTo(10 * Math.log10(1 / 64.0 + diffuse) - 5, within(0.05));
         Show without = RigText.show(HALL.formatted("0.08", "8", "4", "5", "ch1.mute=true"));
-        assertThat(Reinforced.all(without, scene(without).tracer()))
+        assertThat(all(without))
                 .filteredOn(r -> r.talker().id().equals("maren"))
                 .allMatch(r -> !r.isWired());
         assertThat(one.offsetDb())
@@ -241,7 +246,7 @@ class LevelEveningsTest {
                                                                 Math.min(10, -20 + raise)))));
         if (raise <= 30)
             assertThat(
-                            Reinforced.all(raised, scene(raised).tracer()).stream()
+                            all(raised).stream()
                                     .filter(r -> r.talker().id().equals("maren"))
                                     .findFirst()
                                     .orElseThrow()
