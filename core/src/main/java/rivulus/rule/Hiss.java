@@ -35,7 +35,7 @@ final class Hiss implements Rule {
     /// Another microphone, or a nearer one, is what ends it; knobs seldom do.
     @Override
     public Duration worth() {
-        return Duration.ofMillis(500);
+        return Duration.ofSeconds(2);
     }
 
     @Override
