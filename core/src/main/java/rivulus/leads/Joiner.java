@@ -201,7 +201,7 @@ public final class Joiner {
                 Optional<LeadReport> lead = lead(grown, devices, new Ref(id, in.id()), in);
                 if (lead.isEmpty()) continue;
                 for (Port out : box.ports()) {
-                    if (out.gives() == 0 || out == in) continue;
+                    if (out.gives() == 0 || out == in || takesApart(in, out)) continue;
                     int cost = cost(lead.get()) + BOX_COST + (owned ? 0 : BUY_BOX_COST);
                     search.open(
                             new Grown(
@@ -215,6 +215,12 @@ public final class Joiner {
                 }
             }
         }
+    }
+
+    /// Whether a box gives one side alone there of the two that it takes: who wants both joins
+    /// both.
+    private static boolean takesApart(Port in, Port out) {
+        return out.gives() < in.takes();
     }
 
     /// Nobody puts two boxes of one kind in a row.

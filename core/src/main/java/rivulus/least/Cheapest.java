@@ -16,6 +16,9 @@ import org.sat4j.pb.IPBSolver;
 import org.sat4j.pb.SolverFactory;
 import org.sat4j.specs.ContradictionException;
 import org.sat4j.specs.TimeoutException;
+import rivulus.gear.Setting;
+import rivulus.show.Ref;
+import rivulus.signal.SignalGraph;
 
 /// The cheapest turns of knobs that do everything that must be, by a pseudo-Boolean solver.
 ///
@@ -76,6 +79,23 @@ public final class Cheapest {
             if (!possible && !model.isPossible()) return Optional.empty();
             possible = true;
         }
+    }
+
+    /// Some settings as a choice, whether or not they do what must be.
+    public Choice choice(SignalGraph graph, Map<Ref, Setting> settings) {
+        List<Turned> turned = new ArrayList<>();
+        settings.forEach(
+                (knob, to) -> {
+                    int k = graph.knobIndex(knob.device(), knob.name());
+                    if (k >= 0 && !to.equals(dials.standing(k)))
+                        turned.add(new Turned(Turned.FOR_ALL, k, to));
+                });
+        turned.sort(Comparator.comparingInt(Turned::knob));
+        return choice(turned);
+    }
+
+    private Choice choice(List<Turned> turned) {
+        return new Choice(turned.stream().map(dials::turn).toList(), cost(turned), turned);
     }
 
     /// A smallest part of what must be that cannot be had together, told by what it is about;
@@ -139,19 +159,56 @@ public final class Cheapest {
         }
 
         void tell(Must must) {
+            switch (must) {
+                case OneOf one -> tell(one);
+                case Passage passage -> tell(passage);
+            }
+        }
+
+        private void tell(OneOf one) {
             List<Integer> any = new ArrayList<>();
-            for (Must.Alternative alternative : must.alternatives()) {
+            for (OneOf.Alternative alternative : one.alternatives()) {
                 List<List<Stand>> groups = alternative.groups();
-                if (groups.size() == 1) any.addAll(standing(must.scene(), groups.getFirst()));
-                else any.add(all(must.scene(), alternative));
+                if (groups.size() == 1) any.addAll(standing(one.scene(), groups.getFirst()));
+                else any.add(all(one.scene(), alternative, variable()));
             }
             if (any.isEmpty()) hopeless = true;
             else clause(any);
         }
 
+        /// It comes to a node by one of the legs that enter it, from where it comes to as well.
+        private void tell(Passage passage) {
+            int scene = passage.scene();
+            Map<Integer, List<Passage.Step>> entering = new HashMap<>();
+            for (Passage.Step step : passage.steps())
+                entering.computeIfAbsent(step.to(), _ -> new ArrayList<>()).add(step);
+            if (passage.to().stream().anyMatch(passage.from()::contains)) return;
+            Map<Integer, Integer> comes = new HashMap<>();
+            entering.keySet().forEach(node -> comes.put(node, variable()));
+            passage.from().forEach(comes::remove);
+            List<Integer> ends =
+                    passage.to().stream().filter(comes::containsKey).map(comes::get).toList();
+            if (ends.isEmpty()) {
+                hopeless = true;
+                return;
+            }
+            clause(ends);
+            comes.forEach(
+                    (node, here) -> {
+                        List<Integer> by = new ArrayList<>();
+                        by.add(-here);
+                        for (Passage.Step step : entering.get(node)) {
+                            boolean first = passage.from().contains(step.from());
+                            if (!first && !comes.containsKey(step.from())) continue;
+                            by.add(all(scene, step.open(), variable()));
+                            if (!first) clause(List.of(-by.getLast(), comes.get(step.from())));
+                        }
+                        clause(by);
+                    });
+        }
+
         /// A variable by which every group has one that stands.
-        private int all(int scene, Must.Alternative alternative) {
-            int all = variable();
+        private int all(int scene, OneOf.Alternative alternative, int all) {
             for (List<Stand> group : alternative.groups()) {
                 List<Integer> clause = new ArrayList<>(standing(scene, group));
                 clause.add(-all);
@@ -264,8 +321,7 @@ public final class Cheapest {
                                     Comparator.comparingInt(Turned::scene)
                                             .thenComparingInt(Turned::knob))
                             .toList();
-            return new Choice(
-                    turned.stream().map(dials::turn).toList(), Cheapest.this.cost(turned), turned);
+            return Cheapest.this.choice(turned);
         }
 
         private boolean isTurned(Turned turned) {

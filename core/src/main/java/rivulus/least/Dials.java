@@ -59,8 +59,8 @@ public final class Dials {
     }
 
     /// What has to be so only if knobs are turned as in a choice: it, or one of them otherwise.
-    public Must unless(Must must, Choice choice) {
-        Must all = must;
+    public OneOf unless(OneOf must, Choice choice) {
+        OneOf all = must;
         for (Turned turned : choice.turned()) {
             Set<Setting> others = new LinkedHashSet<>(settings(turned.knob()));
             others.remove(turned.to());

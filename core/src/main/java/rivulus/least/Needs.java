@@ -43,6 +43,7 @@ public final class Needs {
     private final double[] most;
     private final Map<String, double[]> ups = new HashMap<>();
     private final Map<String, double[]> downs = new HashMap<>();
+    private final Map<Coming, Passage> passages = new HashMap<>();
 
     /// @param dials with everything offered that will be
     public Needs(SignalGraph graph, Dials dials) {
@@ -58,7 +59,7 @@ public final class Needs {
     /// @param about what is wrong
     /// @param at how the knobs stand
     /// @param but a knob that it may not be, or [#NONE]
-    public Must less(int scene, String about, Positions at, Collection<Leg> legs, int but) {
+    public OneOf less(int scene, String about, Positions at, Collection<Leg> legs, int but) {
         return must(
                 scene,
                 about,
@@ -71,7 +72,7 @@ public final class Needs {
     }
 
     /// One at least of some legs has to let more through than it does.
-    public Must more(int scene, String about, Positions at, Collection<Leg> legs) {
+    public OneOf more(int scene, String about, Positions at, Collection<Leg> legs) {
         return must(
                 scene,
                 about,
@@ -82,7 +83,7 @@ public final class Needs {
     }
 
     /// One at least of some legs has to let through more or less, or sooner or later, than it does.
-    public Must other(int scene, String about, Positions at, Collection<Leg> legs) {
+    public OneOf other(int scene, String about, Positions at, Collection<Leg> legs) {
         return must(
                 scene,
                 about,
@@ -107,21 +108,21 @@ public final class Needs {
         return govern.governor().delayMs(to);
     }
 
-    private Must must(
+    private OneOf must(
             int scene,
             String about,
             Positions at,
             Collection<Leg> legs,
             int but,
             BiPredicate<Leg.Govern, Setting> helps) {
-        Set<Must.Alternative> any = new LinkedHashSet<>();
+        Set<OneOf.Alternative> any = new LinkedHashSet<>();
         for (Leg leg : legs)
             for (Leg.Govern govern : leg.governors())
                 if (govern.knob() != but)
                     for (Setting to : dials.settings(govern.knob()))
                         if (!to.equals(at.get(govern.knob())) && helps.test(govern, to))
-                            any.add(Must.Alternative.of(new Stand(govern.knob(), to)));
-        return new Must(scene, about, List.copyOf(any));
+                            any.add(OneOf.Alternative.of(new Stand(govern.knob(), to)));
+        return new OneOf(scene, about, List.copyOf(any));
     }
 
     /// A source that does not come to an ear, or too softly: where it is closed on every way, one
@@ -135,27 +136,79 @@ public final class Needs {
             int scene, String about, Positions at, String source, String ear, double leastDb) {
         Between between = new Between(source, ear, at, leastDb - SUM_DB);
         List<Must> musts = new ArrayList<>();
-        for (List<Must.Alternative> cut : between.cuts()) musts.add(new Must(scene, about, cut));
-        musts.add(new Must(scene, about, between.firstRaised()));
-        musts.add(new Must(scene, about, between.lastRaised()));
+        for (List<OneOf.Alternative> cut : between.cuts()) musts.add(new OneOf(scene, about, cut));
+        musts.add(new OneOf(scene, about, between.firstRaised()));
+        musts.add(new OneOf(scene, about, between.lastRaised()));
         return musts;
     }
+
+    /// However the knobs stand now, a source that comes loud enough comes by a row of legs each of
+    /// which lets enough through, were all others as far open as they go.
+    ///
+    /// Worth its size where several things are lacking at once: cuts alone are had by opening one
+    /// near the source and one near the ear, and there are many such.
+    public Passage passage(int scene, String about, String source, String ear, double leastDb) {
+        Coming coming = new Coming(scene, about, source, ear, leastDb);
+        return passages.computeIfAbsent(
+                coming,
+                _ -> {
+                    double[] up = up(coming.source);
+                    double[] down = down(coming.ear);
+                    double least = coming.leastDb - SUM_DB;
+                    List<Passage.Step> steps = new ArrayList<>();
+                    Reach.crossing(
+                            graph,
+                            (u, leg, v) -> {
+                                double most = up[u] + mostDb(leg) + down[v];
+                                if (most >= least)
+                                    steps.add(new Passage.Step(u, v, open(leg, most - least)));
+                                return false;
+                            });
+                    return new Passage(
+                            coming.scene,
+                            coming.about,
+                            ints(graph.source(coming.source)),
+                            ints(nodes(coming.ear)),
+                            steps,
+                            graph.nodes().size());
+                });
+    }
+
+    private static List<Integer> ints(int[] all) {
+        return Arrays.stream(all).boxed().toList();
+    }
+
+    /// How the knobs of a leg must stand to let no more than so much less through than it can.
+    private OneOf.Alternative open(int leg, double roomDb) {
+        List<List<Stand>> groups = new ArrayList<>();
+        for (Leg.Govern govern : graph.legs().get(leg).governors()) {
+            List<Setting> settings = dials.settings(govern.knob());
+            double most = mostDb(govern);
+            List<Stand> group = new ArrayList<>();
+            for (Setting to : settings)
+                if (most - gain(govern, to) <= roomDb) group.add(new Stand(govern.knob(), to));
+            if (group.size() < settings.size()) groups.add(group);
+        }
+        return new OneOf.Alternative(groups);
+    }
+
+    private record Coming(int scene, String about, String source, String ear, double leastDb) {}
 
     /// Some source at least of several has to come louder to an ear than it does.
     ///
     /// @param leastDb how loud one of them has to come
-    public Must anyHeard(
+    public OneOf anyHeard(
             int scene,
             String about,
             Positions at,
             Collection<String> sources,
             String ear,
             double leastDb) {
-        Must any = new Must(scene, about, List.of());
+        OneOf any = new OneOf(scene, about, List.of());
         for (String source : sources)
             any =
                     any.or(
-                            new Must(
+                            new OneOf(
                                     scene,
                                     about,
                                     new Between(source, ear, at, leastDb - SUM_DB).firstRaised()));
@@ -242,17 +295,17 @@ public final class Needs {
             down = down(ear);
         }
 
-        List<Must.Alternative> firstRaised() {
+        List<OneOf.Alternative> firstRaised() {
             return raised(Reach.gainsFrom(graph, starts, leg -> nowDb(leg, at)), down);
         }
 
-        List<Must.Alternative> lastRaised() {
+        List<OneOf.Alternative> lastRaised() {
             return raised(up, Reach.gainsTo(graph, ends, leg -> nowDb(leg, at)));
         }
 
         /// Every setting by which a leg lets more through than now, and enough.
-        private List<Must.Alternative> raised(double[] before, double[] behind) {
-            Set<Must.Alternative> any = new LinkedHashSet<>();
+        private List<OneOf.Alternative> raised(double[] before, double[] behind) {
+            Set<OneOf.Alternative> any = new LinkedHashSet<>();
             Reach.crossing(
                     graph,
                     (u, leg, v) -> {
@@ -264,7 +317,7 @@ public final class Needs {
                             for (Setting to : dials.settings(govern.knob()))
                                 if (gain(govern, to) > now + HARDLY
                                         && most - open + gain(govern, to) >= least)
-                                    any.add(Must.Alternative.of(new Stand(govern.knob(), to)));
+                                    any.add(OneOf.Alternative.of(new Stand(govern.knob(), to)));
                         }
                         return false;
                     });
@@ -273,7 +326,7 @@ public final class Needs {
 
         /// A row of cuts between the source and the ear; one with nothing in it where there is no
         /// way at all.
-        List<List<Must.Alternative>> cuts() {
+        List<List<OneOf.Alternative>> cuts() {
             int[] turns = Reach.from(graph, starts, this::turns);
             int distance = Arrays.stream(ends).map(v -> turns[v]).min().orElse(Reach.NEVER);
             if (distance == Reach.NEVER) return List.of(List.of());
@@ -285,7 +338,7 @@ public final class Needs {
                     .toList();
         }
 
-        private List<Must.Alternative> cut(int[] turns, int before) {
+        private List<OneOf.Alternative> cut(int[] turns, int before) {
             return Reach.crossing(
                             graph,
                             (u, leg, v) ->
@@ -310,7 +363,7 @@ public final class Needs {
 
     /// The ways to open a leg: every knob that could close it stands so that it does not; or, where
     /// none does, one of them stands so that it lets more through.
-    private List<Must.Alternative> opened(Leg leg, Positions at) {
+    private List<OneOf.Alternative> opened(Leg leg, Positions at) {
         if (at.governedDb(leg) > CLOSED_DB) return more(0, "", at, List.of(leg)).alternatives();
         List<List<Stand>> groups = new ArrayList<>();
         for (Leg.Govern govern : leg.governors()) {
@@ -319,6 +372,6 @@ public final class Needs {
                 if (gain(govern, to) > CLOSED_DB) group.add(new Stand(govern.knob(), to));
             if (group.size() < dials.settings(govern.knob()).size()) groups.add(group);
         }
-        return List.of(new Must.Alternative(groups));
+        return List.of(new OneOf.Alternative(groups));
     }
 }

@@ -5,6 +5,8 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.EnumSet;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -29,6 +31,7 @@ import rivulus.least.Choice;
 import rivulus.least.Dials;
 import rivulus.least.Must;
 import rivulus.least.Needs;
+import rivulus.least.OneOf;
 import rivulus.least.Scope;
 import rivulus.least.Stand;
 import rivulus.rule.Idea;
@@ -73,6 +76,8 @@ final class LeastTurns {
 
     private static final int WAYS_LOOKED_AT = 4;
 
+    private static final int IDEAS_TRIED = 6;
+
     private static final List<Knob.Role> KINDEST_FIRST =
             List.of(
                     Knob.Role.FEED,
@@ -99,8 +104,9 @@ final class LeastTurns {
     private final Workshop workshop;
     private final BooleanSupplier cancelled;
     private final Limits limits;
-    /// Whether it is about something that is not heard.
     private final boolean lacks;
+    /// And about several such things.
+    private final boolean lacksSeveral;
 
     private final Dials dials;
     private final Needs needs;
@@ -128,14 +134,20 @@ final class LeastTurns {
         this.workshop = workshop;
         this.cancelled = cancelled;
         limits = base.show().checks().limits();
-        lacks = trial.trouble().stream().anyMatch(f -> Rules.of(f).need(f) == Need.MORE);
+        long lacking =
+                trial.trouble().stream()
+                        .filter(finding -> Rules.of(finding).need(finding) == Need.MORE)
+                        .map(finding -> finding.key().anyScene())
+                        .distinct()
+                        .count();
+        lacks = lacking > 0;
+        lacksSeveral = lacking > 1;
         dials = new Dials(base.show(), base.graph(), workshop::isComputer, lacks, scope);
         for (Finding finding : trial.trouble())
-            for (Idea idea : Rules.of(finding).ideas(finding, workshop))
-                if (idea instanceof Idea.Settings(var settings)) {
-                    ideas.add(settings);
-                    settings.forEach(dials::offer);
-                }
+            for (Map<Ref, Setting> settings : settings(finding)) {
+                ideas.add(settings);
+                settings.forEach(dials::offer);
+            }
         needs = new Needs(base.graph(), dials);
         cheapest = new Cheapest(dials);
     }
@@ -146,9 +158,12 @@ final class LeastTurns {
     Cures found(int most, Consumer<Remedy> soFar) {
         if (ideas.isEmpty() && trial.trouble().stream().allMatch(this::isVague))
             return new Cures(List.of(), true, List.of());
-        List<Must> asked = trial.trouble().stream().flatMap(f -> told(f).stream()).toList();
+        List<Must> asked = trial.trouble().stream().<Must>flatMap(f -> told(f).stream()).toList();
         asked.forEach(cheapest::must);
-        asked.stream().flatMap(Must::knobs).forEach(this.asked::add);
+        asked.stream()
+                .filter(OneOf.class::isInstance)
+                .flatMap(Must::knobs)
+                .forEach(this.asked::add);
         start = System.nanoTime();
         Duration worth =
                 trial.trouble().stream()
@@ -162,6 +177,10 @@ final class LeastTurns {
         if (known && answers.isEmpty()) {
             cheapest.inScenesToo();
             known = enumerate(() -> answers.isEmpty() ? Integer.MAX_VALUE : 0);
+            answers.forEach(soFar);
+        }
+        if (answers.isEmpty() && !known) {
+            tryIdeas();
             answers.forEach(soFar);
         }
         if (answers.isEmpty()) return new Cures(List.of(), known && everyMustWasOne, clash(known));
@@ -216,6 +235,31 @@ final class LeastTurns {
         return false;
     }
 
+    /// Where time ran out: what the rules themselves think of, each idea by itself, and the first
+    /// of every finding together.
+    private void tryIdeas() {
+        Set<Map<Ref, Setting>> some = new LinkedHashSet<>();
+        Map<Ref, Setting> together = new LinkedHashMap<>();
+        for (Finding finding : trial.trouble()) {
+            List<Map<Ref, Setting>> own = settings(finding);
+            if (!own.isEmpty()) own.getFirst().forEach(together::putIfAbsent);
+            some.addAll(own);
+        }
+        List<Map<Ref, Setting>> tried = new ArrayList<>(List.of(together));
+        some.stream().limit(IDEAS_TRIED).forEach(tried::add);
+        for (Map<Ref, Setting> idea : tried) {
+            if (cancelled.getAsBoolean() || !answers.isEmpty()) return;
+            tryOut(cheapest.choice(base.graph(), idea));
+        }
+    }
+
+    private List<Map<Ref, Setting>> settings(Finding finding) {
+        List<Map<Ref, Setting>> all = new ArrayList<>();
+        for (Idea idea : Rules.of(finding).ideas(finding, workshop))
+            if (idea instanceof Idea.Settings(var settings)) all.add(settings);
+        return all;
+    }
+
     private int leastEffort() {
         return answers.stream().mapToInt(Remedy::effort).min().orElse(Integer.MAX_VALUE);
     }
@@ -252,8 +296,8 @@ final class LeastTurns {
         for (Finding left : trial.leftInScenes(proof))
             for (Must must : told(left))
                 lacking.add(
-                        Rules.of(left).need(left) == Need.IDEAS
-                                ? dials.unless(must, choice)
+                        must instanceof OneOf one && Rules.of(left).need(left) == Need.IDEAS
+                                ? dials.unless(one, choice)
                                 : must);
         if (!lacking.isEmpty()) return lacking;
         for (Trial.Lost lost : trial.weakened(proof))
@@ -286,34 +330,42 @@ final class LeastTurns {
     }
 
     /// What must be, seen by a finding.
-    private List<Must> told(Finding finding) {
+    private List<? extends Must> told(Finding finding) {
         int scene = place(finding.scene());
         Positions at = finding.live().positions();
         String about = Rules.of(finding).wish(finding, base.show());
-        String source = finding.key().source();
-        String ear = Rules.of(finding).listener(finding);
         return switch (Rules.of(finding).need(finding)) {
-            case MORE ->
-                    needs.heard(
-                            scene,
-                            about,
-                            at,
-                            source,
-                            ear,
-                            limits.get(
-                                    finding.figures().get("levelDb") < limits.get(Limit.HEARD)
-                                            ? Limit.HEARD
-                                            : Limit.FAINT));
+            case MORE -> more(finding, about, scene, at);
             case LESS -> less(finding, about, scene, at);
             case ONE_WAY -> List.of(oneWay(finding, about, scene, at));
             case IDEAS -> List.of(oneOf(finding, about, scene));
-            case OTHER -> List.of(needs.other(scene, about, at, needs.towards(ear)));
+            case OTHER ->
+                    List.of(
+                            needs.other(
+                                    scene,
+                                    about,
+                                    at,
+                                    needs.towards(Rules.of(finding).listener(finding))));
         };
     }
 
+    private List<Must> more(Finding finding, String about, int scene, Positions at) {
+        String source = finding.key().source();
+        String ear = Rules.of(finding).listener(finding);
+        double least =
+                limits.get(
+                        finding.figures().get("levelDb") < limits.get(Limit.HEARD)
+                                ? Limit.HEARD
+                                : Limit.FAINT);
+        List<Must> more = new ArrayList<>(needs.heard(scene, about, at, source, ear, least));
+        if (lacksSeveral && trial.isMeant(finding))
+            more.add(needs.passage(scene, about, source, ear, least));
+        return more;
+    }
+
     /// One of the turns that its rule thinks of.
-    private Must oneOf(Finding finding, String about, int scene) {
-        List<Must.Alternative> any = new ArrayList<>();
+    private OneOf oneOf(Finding finding, String about, int scene) {
+        List<OneOf.Alternative> any = new ArrayList<>();
         for (Idea idea : Rules.of(finding).ideas(finding, workshop))
             if (idea instanceof Idea.Settings(var settings)) {
                 List<List<Stand>> all = new ArrayList<>();
@@ -326,13 +378,13 @@ final class LeastTurns {
                                                                 .knobIndex(
                                                                         knob.device(), knob.name()),
                                                         to))));
-                any.add(new Must.Alternative(all));
+                any.add(new OneOf.Alternative(all));
             }
-        return new Must(scene, about, any);
+        return new OneOf(scene, about, any);
     }
 
     /// Of every way that is too much by itself some leg; where none is, some leg of any way.
-    private List<Must> less(Finding finding, String about, int scene, Positions at) {
+    private List<OneOf> less(Finding finding, String about, int scene, Positions at) {
         int key =
                 finding.verdict().filter(MUTES::contains).isPresent()
                         ? muteKnob(finding)
@@ -342,7 +394,7 @@ final class LeastTurns {
                         .getOrDefault("levelDb", -finding.figures().getOrDefault("marginDb", 0.0));
         double line = level - Rules.of(finding).overDb(finding, limits);
         boolean byWire = Rules.of(finding).countsByWire(finding, base.show());
-        List<Must> less = new ArrayList<>();
+        List<OneOf> less = new ArrayList<>();
         for (Way way : ways(finding))
             if (way.levelDb() > line + SURELY_DB && (!byWire || isByWire(way)))
                 less.add(needs.less(scene, about, at, way.legs(), key));
@@ -387,7 +439,7 @@ final class LeastTurns {
     }
 
     /// Of what comes twice, one way or the other.
-    private Must oneWay(Finding finding, String about, int scene, Positions at) {
+    private OneOf oneWay(Finding finding, String about, int scene, Positions at) {
         List<Way> ways = finding.evidence().ways();
         List<Leg> all = ways.stream().flatMap(way -> way.legs().stream()).distinct().toList();
         return needs.other(scene, about, at, all);

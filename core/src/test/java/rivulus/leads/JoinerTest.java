@@ -74,6 +74,16 @@ class JoinerTest {
                         assertThat(passage.headroomDb()).as(way.way()).isGreaterThan(-3);
     }
 
+    /// Its left alone into a camera or a line input would lose the right.
+    @Test
+    void aBoxThatTakesTwoSidesApartIsNoWayForOneLead() {
+        for (String to : List.of("k camera", "k tower"))
+            assertThat(ways(RigText.show("l laptop\n" + to), "l", "k"))
+                    .flatExtracting(Joining::boxes)
+                    .extracting(Device::template)
+                    .doesNotContain("stereo-direct-box");
+    }
+
     @ParameterizedTest(name = "{0} to {1}: {2} of them isolated")
     @CsvSource({"laptop, loudspeaker-pair, true", "hall-console, streaming-mixer, true"})
     void isolationIsFoundWhereItIsAskedFor(String from, String to, boolean found) {

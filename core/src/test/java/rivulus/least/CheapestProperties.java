@@ -17,7 +17,10 @@ import net.jqwik.api.Property;
 import net.jqwik.api.ShrinkingMode;
 import org.sat4j.specs.TimeoutException;
 import rivulus.check.Demo;
+import rivulus.check.Proof;
+import rivulus.check.SceneProof;
 import rivulus.gear.Setting;
+import rivulus.show.Limit;
 import rivulus.show.Show;
 import rivulus.signal.Compiler;
 import rivulus.signal.SignalGraph;
@@ -52,19 +55,47 @@ class CheapestProperties {
     }
 
     private static Must must(Random random, Dials dials, List<Integer> knobs, int number) {
-        List<Must.Alternative> any = new ArrayList<>();
+        int scene = SCENES.get(random.nextInt(SCENES.size()));
+        if (random.nextInt(3) == 0) return passage(random, dials, knobs, scene, "wish " + number);
+        List<OneOf.Alternative> any = new ArrayList<>();
         for (int a = 0; a <= random.nextInt(3); a++) {
-            List<List<Stand>> groups = new ArrayList<>();
-            for (int g = 0; g <= random.nextInt(2); g++) {
-                int k = knobs.get(random.nextInt(knobs.size()));
-                List<Stand> group = new ArrayList<>();
-                for (Setting setting : dials.settings(k))
-                    if (random.nextBoolean()) group.add(new Stand(k, setting));
-                if (!group.isEmpty()) groups.add(group);
-            }
-            if (!groups.isEmpty()) any.add(new Must.Alternative(groups));
+            List<List<Stand>> groups = groups(random, dials, knobs);
+            if (!groups.isEmpty()) any.add(new OneOf.Alternative(groups));
         }
-        return new Must(SCENES.get(random.nextInt(SCENES.size())), "wish " + number, any);
+        return new OneOf(scene, "wish " + number, any);
+    }
+
+    private static List<List<Stand>> groups(Random random, Dials dials, List<Integer> knobs) {
+        List<List<Stand>> groups = new ArrayList<>();
+        for (int g = 0; g <= random.nextInt(2); g++) {
+            int k = knobs.get(random.nextInt(knobs.size()));
+            List<Stand> group = new ArrayList<>();
+            for (Setting setting : dials.settings(k))
+                if (random.nextBoolean()) group.add(new Stand(k, setting));
+            if (!group.isEmpty()) groups.add(group);
+        }
+        return groups;
+    }
+
+    /// Without a way round.
+    private static Passage passage(
+            Random random, Dials dials, List<Integer> knobs, int scene, String about) {
+        int nodes = 3 + random.nextInt(4);
+        List<Passage.Step> steps = new ArrayList<>();
+        for (int from = 0; from < nodes; from++)
+            for (int to = from + 1; to < nodes; to++)
+                if (random.nextInt(5) < 2)
+                    steps.add(
+                            new Passage.Step(
+                                    from,
+                                    to,
+                                    new OneOf.Alternative(
+                                            random.nextInt(4) == 0
+                                                    ? List.of()
+                                                    : groups(random, dials, knobs))));
+        List<Integer> ends =
+                random.nextBoolean() ? List.of(nodes - 1) : List.of(nodes - 2, nodes - 1);
+        return new Passage(scene, about, List.of(0), ends, steps, nodes);
     }
 
     /// What a knob may be turned to, for the whole show and in each scene; nothing is to leave it.
@@ -124,7 +155,7 @@ class CheapestProperties {
         int scene = dials.own(0, own).isPresent() ? 0 : 1;
         Stand stands = new Stand(own, dials.own(scene, own).orElseThrow());
         Cheapest cheapest = new Cheapest(dials);
-        cheapest.must(new Must(scene, "as it is", List.of(Must.Alternative.of(stands))));
+        cheapest.must(new OneOf(scene, "as it is", List.of(OneOf.Alternative.of(stands))));
         assertThat(cheapest.next(LONG).orElseThrow().turned()).isEmpty();
         cheapest.inScenesToo();
         assertThat(cheapest.next(LONG).orElseThrow().turned()).isEmpty();
@@ -199,5 +230,35 @@ class CheapestProperties {
             before = choice.get().cost();
             cheapest.never(choice.get());
         }
+    }
+
+    /// What is told as a must never speaks against turns by which somebody hears.
+    @Property(tries = 25, shrinking = ShrinkingMode.OFF)
+    void whoeverIsHeardComesByAPassage(@ForAll long seed) {
+        Random random = new Random(seed);
+        Dials dials = dials();
+        List<Turned> turned = new ArrayList<>();
+        for (int n = 0; n <= random.nextInt(4); n++) {
+            int k = random.nextInt(GRAPH.knobs().size());
+            List<Setting> settings = dials.settings(k);
+            Setting to = settings.get(random.nextInt(settings.size()));
+            if (!to.equals(dials.standing(k)) && turned.stream().noneMatch(t -> t.knob() == k))
+                turned.add(new Turned(Turned.FOR_ALL, k, to));
+        }
+        Choice choice =
+                new Choice(turned.stream().map(dials::turn).toList(), cost(dials, turned), turned);
+        Needs needs = new Needs(GRAPH, dials);
+        Proof proof = Demo.PROVER.prove(SHOW.with(choice.turns()));
+        double least = SHOW.checks().limits().get(Limit.HEARD);
+        for (SceneProof scene : proof.scenes().subList(0, 2))
+            for (SceneProof.Heard cell : scene.asked()) {
+                if (cell.hearing().levelDb() < least) continue;
+                int place = proof.sceneIds().indexOf(scene.scene().id());
+                Passage passage =
+                        needs.passage(place, "heard", cell.source().id(), cell.ear().id(), least);
+                assertThat(passage.isAgainst(choice, dials))
+                        .as("%s hears %s", cell.ear(), cell.source())
+                        .isFalse();
+            }
     }
 }

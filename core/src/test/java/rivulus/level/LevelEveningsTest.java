@@ -64,6 +64,53 @@ class LevelEveningsTest {
         assertThat(lufs).isCloseTo(-16, within(1.0));
     }
 
+    /// Every check of levels and processing is shown by an evening, and its repaired one is without
+    /// it. That every fix of a shipped show ends what it is for is held by FixesTest.
+    @ParameterizedTest
+    @CsvSource({
+        "clipping, choir-night",
+        "level, choir-night",
+        "loudness, choir-night",
+        "noise, round-table",
+        "gate, long-read",
+        "chain-order, long-read",
+        "processed-twice, long-read",
+        "levelled-together, long-read",
+        "balance, quay-market",
+        "uneven, new-desk",
+        "unused-gain, new-desk",
+        "compressed-elsewhere, new-desk",
+        "gain-before-feedback, harvest-concert",
+        "loud-ears, lute-in-tracks",
+        "too-loud, lute-in-tracks",
+        "one-side, spring-lectures",
+        "polarity, harbour-hotline",
+        "clean-up, lute-lesson"
+    })
+    void everyCheckOfLevelsHasAnEveningThatShowsIt(String rule, String evening) {
+        assertThat(found(Demo.show(evening), rule)).isNotEmpty();
+        assertThat(found(Demo.show(evening + "-repaired"), rule)).isEmpty();
+    }
+
+    /// Two sides into a mono input: told where they are joined.
+    @Test
+    void aStereoSourceThatIsFoldedIsTold() {
+        assertThat(found(Demo.show("letters-from-afar-repaired"), "channels"))
+                .extracting(Finding::severity)
+                .containsOnly(Severity.CAUTION);
+    }
+
+    /// The clip comes by a stereo box into two mono channels, linked where it is put right.
+    @Test
+    void aClipOnTwoLinkedChannelsComesWithBothSides() {
+        SceneProof scene = scene(Demo.show("spring-lectures-repaired"));
+        for (String ear : List.of("stream", "house")) {
+            assertThat(scene.of(ear, "clip").hearing().arrivals())
+                    .anyMatch(arrival -> arrival.carries(0))
+                    .anyMatch(arrival -> arrival.carries(1));
+        }
+    }
+
     @Test
     void microphonesForTheAudienceBesideTheLoudspeakersCostTheGainBeforeFeedback() {
         Show concert = Demo.show("harvest-concert");

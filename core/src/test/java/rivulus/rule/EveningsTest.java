@@ -39,7 +39,7 @@ class EveningsTest {
     @CsvSource(
             delimiter = ';',
             value = {
-                "spring-lectures; missing stream ivo, missing stream maren",
+                "spring-lectures; missing stream clip, missing stream ivo, missing stream maren",
                 "choir-night; clipping stream choir, ground-loop, level",
                 "doorstep-talks; missing ivo nadia, power",
                 "map-room-screening; doubled stream film",
@@ -52,7 +52,7 @@ class EveningsTest {
                 "harbour-quest; missing stream quest, picture",
                 "tide-watch; ",
                 "lute-by-the-mixer; doubled ada ivo, doubled ivo ada, doubled stream ada, doubled stream ivo, late-own-voice ada ada, late-own-voice ivo ivo, polarity",
-                "lute-in-tracks; doubled stream backing",
+                "lute-in-tracks; doubled stream backing, too-loud ada backing",
                 "harbour-radio; mute stream ivo, mute stream maren, mute stream nadia",
                 "harvest-concert; leak house audience, missing lobby band, missing lobby choir, missing lobby maren",
                 "long-read; ",
