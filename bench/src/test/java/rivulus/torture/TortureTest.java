@@ -10,7 +10,7 @@ import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
-/// A minute of what docs/testing.md says how to run for hours.
+/// Half a minute of what docs/testing.md says how to run for hours.
 class TortureTest {
     private static final long SEED = 20_261_126;
 
@@ -19,7 +19,7 @@ class TortureTest {
     @Test
     void filesThatAreNearlySoundAreRefusedInWordsOrUsed() {
         Fuzzer fuzzer = new Fuzzer(folder, SEED);
-        fuzzer.run(0, Long.getLong("torture.inputs", 4_000));
+        fuzzer.run(0, Long.getLong("torture.inputs", 1_500));
         System.out.println(fuzzer.words());
         assertThat(fuzzer.uncaught()).isEmpty();
     }
@@ -27,7 +27,7 @@ class TortureTest {
     @Test
     void aKillAtAnyMomentOfTheRunningProgramLosesNothingThatWasKept() throws Exception {
         Killer killer = new Killer(folder, SEED);
-        int kills = Integer.getInteger("torture.kills", 8);
+        int kills = Integer.getInteger("torture.kills", 4);
         for (int kill = 0; kill < kills; kill++) killer.kill();
         killer.letLive();
         System.out.println(killer.words());
@@ -36,7 +36,7 @@ class TortureTest {
 
     @Test
     void twoProgramsThatSaveToOneFileNeverTearIt() throws Exception {
-        Savers.Tally tally = Savers.run(folder, Integer.getInteger("torture.saves", 60));
+        Savers.Tally tally = Savers.run(folder, Integer.getInteger("torture.saves", 30));
         System.out.println(tally);
         assertThat(tally.troubles()).isEmpty();
     }

@@ -1,5 +1,7 @@
 package rivulus.check;
 
+import java.util.ArrayList;
+import java.util.Collection;
 import java.util.List;
 import rivulus.file.DemoShows;
 import rivulus.gear.Setting;
@@ -15,6 +17,15 @@ public final class Demo {
 
     public static Show show(String name) {
         return DemoShows.open(name, PROVER.catalogue());
+    }
+
+    /// Every third of many in an ordinary run, all of them at night (docs/testing.md).
+    public static <T> List<T> some(Collection<T> all) {
+        int step = Boolean.getBoolean("rivulus.night") ? 1 : 3;
+        List<T> some = new ArrayList<>();
+        int at = 0;
+        for (T one : all) if (at++ % step == 0) some.add(one);
+        return some;
     }
 
     /// The Lantern Hour with all its mistakes mended.
