@@ -10,6 +10,7 @@ import java.util.ArrayDeque;
 import java.util.Deque;
 import java.util.List;
 import java.util.Optional;
+import javafx.animation.PauseTransition;
 import javafx.application.Application;
 import javafx.application.Platform;
 import javafx.scene.Node;
@@ -20,6 +21,7 @@ import javafx.scene.control.TextArea;
 import javafx.scene.control.TextField;
 import javafx.scene.image.WritableImage;
 import javafx.stage.Stage;
+import javafx.util.Duration;
 import javax.imageio.ImageIO;
 import rivulus.app.brief.BriefStage;
 import rivulus.app.day.DayStage;
@@ -42,6 +44,8 @@ import rivulus.show.Show;
 
 /// Takes a picture of every main view of the demo show at 1280 by 800, without a display.
 public final class Shots extends Application {
+    private static final Duration LOOKED_EVERY = Duration.millis(10);
+
     private Session session;
     private MainWindow window;
     private Path folder;
@@ -363,11 +367,13 @@ public final class Shots extends Application {
 
     /// Runs something once nothing is being worked out any more and the window has been laid out.
     private void whenSettled(Runnable then) {
-        Platform.runLater(
-                () -> {
-                    if (session.isSettled()) Platform.runLater(() -> Platform.runLater(then));
-                    else whenSettled(then);
-                });
+        if (session.isSettled()) {
+            Platform.runLater(() -> Platform.runLater(then));
+            return;
+        }
+        PauseTransition pause = new PauseTransition(LOOKED_EVERY);
+        pause.setOnFinished(_ -> whenSettled(then));
+        pause.play();
     }
 
     private static void take(Scene scene, Path file) {

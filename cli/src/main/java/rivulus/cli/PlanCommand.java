@@ -45,7 +45,9 @@ final class PlanCommand implements Callable<Integer> {
                         .toList();
         if (patterns.isEmpty())
             throw show.unknown("pattern", pattern, Pattern.ALL.stream().map(Pattern::id).toList());
-        List<Offer> offers = new Planner(show.prover(), () -> false).best(brief, patterns, _ -> {});
+        List<Offer> offers =
+                new Planner(show.prover(), () -> false)
+                        .best(brief, patterns, Planner.Progress.NONE);
         PrintWriter print = spec.commandLine().getOut();
         if (show.json()) print.print(JsonText.of(PlanReport.of(offers)));
         else offers.forEach(offer -> write(print, offer));

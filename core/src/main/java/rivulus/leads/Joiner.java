@@ -284,7 +284,8 @@ public final class Joiner {
                         Extras.NONE);
         List<Cable> cables = new ArrayList<>(grown.leads().stream().map(l -> l.cable()).toList());
         cables.add(cable);
-        return Optional.of(reader.and(devices, cables).read(cable)).filter(LeadReport::isSound);
+        return Optional.of(reader.and(devices, cables).read(cable))
+                .filter(LeadReport::isSoundOnceSwitched);
     }
 
     /// Whether a line would go into a microphone input, or a microphone into a line input: a box is

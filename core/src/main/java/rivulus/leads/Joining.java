@@ -70,6 +70,8 @@ public record Joining(
                                     Words.signed(delay.minMs(), 0),
                                     Words.signed(delay.maxMs(), 0)));
         clauses.add(isIsolated() ? "grounds stay apart" : "grounds are joined");
+        for (LeadReport lead : leads)
+            for (Fault fault : lead.faults()) if (fault.switched()) clauses.add(fault.words());
         clauses.addAll(picks.words());
         clauses.add(toBuy().isEmpty() ? "all of it is owned" : "to buy: " + Words.list(toBuy()));
         return String.join("; ", clauses);

@@ -88,6 +88,12 @@ public record LeadReport(
         return faults.stream().noneMatch(fault -> fault.severity().isSerious());
     }
 
+    /// The same once every switch is where it has to be, as that for 48 V.
+    public boolean isSoundOnceSwitched() {
+        return faults.stream()
+                .noneMatch(fault -> fault.severity().isSerious() && !fault.switched());
+    }
+
     /// What it is: "XLR lead", or "no such lead".
     public String kindInWords() {
         return kind.map(LeadKind::name).orElse("no such lead");

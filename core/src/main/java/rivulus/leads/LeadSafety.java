@@ -42,7 +42,9 @@ final class LeadSafety {
         Optional<Phantom.Source> on = sources.stream().filter(Phantom.Source::isEverOn).findFirst();
         boolean balanced = kind.map(LeadKind::balanced).orElse(false);
         if (wish == Electric.Phantom.WANTS) {
-            if (on.isEmpty()) faults.add(fault(Severity.PROBLEM, unfed(gear, from, sources)));
+            if (on.isPresent()) return;
+            Fault unfed = fault(Severity.PROBLEM, unfed(gear, from, sources));
+            faults.add(sources.isEmpty() ? unfed : unfed.bySwitch());
         } else if (on.isEmpty()) {
             return;
         } else if (wish == Electric.Phantom.HARMED) {

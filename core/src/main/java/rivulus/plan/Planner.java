@@ -11,10 +11,9 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
-import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.function.BooleanSupplier;
-import java.util.function.Consumer;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import rivulus.check.Failure;
 import rivulus.check.Proof;
 import rivulus.check.Prover;
@@ -29,7 +28,6 @@ import rivulus.leads.LeadReport;
 import rivulus.leads.Stock;
 import rivulus.mix.Feeds;
 import rivulus.mix.MixWriting;
-import rivulus.remedy.Cures;
 import rivulus.remedy.Remedies;
 import rivulus.remedy.Remedy;
 import rivulus.say.Listening;
@@ -57,6 +55,10 @@ public final class Planner {
     private static final Duration MOST_TIME_BESIDES = Duration.ofMillis(300);
 
     private static final int MOST_CURES = 24;
+
+    /// The rule of 48 V that is lacking: a microphone without it gives nothing, whatever is turned.
+    private static final String PHANTOM = "phantom";
+
     private static final int OFFERED = 3;
     private static final int BOUGHT_NAMED = 40;
 
@@ -75,20 +77,54 @@ public final class Planner {
         this.most = most;
     }
 
+    /// Hears how planning goes, on whatever thread plans.
+    public interface Progress {
+        /// Nobody listens.
+        Progress NONE = new Progress() {};
+
+        /// A pattern is tried now.
+        default void trying(Pattern pattern) {}
+
+        /// There is a clean plan already; others may still come.
+        default void found(List<Offer> best) {}
+    }
+
     /// The best plans of different patterns, the best first, at most three.
-    ///
-    /// @param soFar told the name of each pattern before it is tried, on whatever thread tries it
-    public List<Offer> best(Show show, List<Pattern> patterns, Consumer<String> soFar) {
+    public List<Offer> best(Show show, List<Pattern> patterns, Progress progress) {
         boolean mixes = !Feeds.points(Compiler.compile(show, prover.catalogue())).isEmpty();
-        AtomicBoolean clean = new AtomicBoolean();
-        List<Offer> offers = new ArrayList<>();
         List<Pattern> tried = patterns.stream().filter(p -> mixes || !p.isOfWhatIsThere()).toList();
+        List<Offer> offers = new ArrayList<>();
         // the first, which is what one likes, alone: the others need not try hard once it is clean
-        if (!tried.isEmpty()) tried(show, tried.getFirst(), clean, soFar).ifPresent(offers::add);
-        tried.parallelStream()
-                .skip(1)
-                .flatMap(pattern -> tried(show, pattern, clean, soFar).stream())
+        for (Pattern first : tried.stream().limit(1).toList())
+            offers.add(right(begun(show, first, progress), most));
+        boolean clean = offers.stream().anyMatch(Offer::isClean);
+        if (clean && !cancelled.getAsBoolean()) progress.found(best(show, offers));
+        List<Making> others =
+                tried.parallelStream()
+                        .skip(1)
+                        .map(pattern -> begun(show, pattern, progress))
+                        .toList();
+        Duration besides = clean ? shorter(MOST_TIME_BESIDES) : most;
+        worthPuttingRight(offers, others).parallelStream()
+                .map(making -> right(making, besides))
                 .forEachOrdered(offers::add);
+        return best(show, offers);
+    }
+
+    /// Those that may be among the best, by how much of them cannot be carried out.
+    private static List<Making> worthPuttingRight(List<Offer> offers, List<Making> others) {
+        int most =
+                Stream.concat(
+                                offers.stream().map(offer -> offer.undone().size()),
+                                others.stream().map(making -> making.undone.size()))
+                        .sorted()
+                        .skip(OFFERED - 1)
+                        .findFirst()
+                        .orElse(Integer.MAX_VALUE);
+        return others.stream().filter(making -> making.undone.size() <= most).toList();
+    }
+
+    private static List<Offer> best(Show show, List<Offer> offers) {
         return offers.stream()
                 .sorted(
                         Comparator.comparingInt((Offer offer) -> offer.undone().size())
@@ -108,30 +144,28 @@ public final class Planner {
                 || pattern.hub().get().equals(liked.get().word());
     }
 
-    private Optional<Offer> tried(
-            Show show, Pattern pattern, AtomicBoolean clean, Consumer<String> soFar) {
-        if (cancelled.getAsBoolean()) return Optional.empty();
-        soFar.accept(pattern.name());
-        Offer offer = plan(show, pattern, clean.get() ? shorter(MOST_TIME_BESIDES) : most);
-        if (offer.isClean()) clean.set(true);
-        return Optional.of(offer);
-    }
-
     private Duration shorter(Duration other) {
         return other.compareTo(most) < 0 ? other : most;
     }
 
     /// One plan.
     public Offer plan(Show show, Pattern pattern) {
-        return plan(show, pattern, most);
+        return right(begun(show, pattern, Progress.NONE), most);
     }
 
-    private Offer plan(Show show, Pattern pattern, Duration within) {
-        Making making = new Making(show, pattern, within);
+    /// A plan of which the gear is there, and joined.
+    private Making begun(Show show, Pattern pattern, Progress progress) {
+        Making making = new Making(show, pattern);
+        if (cancelled.getAsBoolean()) return making;
+        progress.trying(pattern);
         making.machines();
         making.steps();
         making.listeners();
-        making.right();
+        return making;
+    }
+
+    private static Offer right(Making making, Duration within) {
+        making.right(within);
         return making.offer();
     }
 
@@ -149,11 +183,9 @@ public final class Planner {
         /// The name of the machine that was added last.
         private String added = "";
 
-        private final Duration within;
         private Proof proof;
 
-        Making(Show start, Pattern pattern, Duration within) {
-            this.within = within;
+        Making(Show start, Pattern pattern) {
             this.start = start;
             this.pattern = pattern;
             show = start;
@@ -307,11 +339,14 @@ public final class Planner {
 
         // What comes of it
 
-        /// Mixes are written from the brief, then what is wrong is ended one by one.
-        void right() {
+        /// Microphones get what they run on, mixes are written from the brief, then what is wrong
+        /// is ended one by one.
+        void right(Duration within) {
+            proof = prover.prove(show);
+            for (Trouble unpowered : Trouble.of(proof))
+                if (unpowered.first().rule().equals(PHANTOM)) ended(unpowered, cancelled);
             MixWriting.Written written =
-                    new MixWriting(prover, until(within.dividedBy(2)))
-                            .all(prover.prove(show), _ -> {});
+                    new MixWriting(prover, until(within.dividedBy(2))).all(proof, _ -> {});
             written.lines().stream()
                     .filter(line -> line.carried() && !line.words().isEmpty())
                     .forEach(line -> turned.add(line.words()));
@@ -322,16 +357,20 @@ public final class Planner {
                 Optional<Trouble> next =
                         left().stream().filter(t -> !hopeless.contains(t.id())).findFirst();
                 if (next.isEmpty()) break;
-                Cures found = Remedies.of(prover, proof, next.get(), 1, late);
-                Optional<Remedy> best = found.first();
-                if (best.isEmpty()) {
-                    hopeless.add(next.get().id());
-                } else {
-                    turned.add(best.get().sentence());
-                    proof = best.get().after();
-                }
+                if (!ended(next.get(), late)) hopeless.add(next.get().id());
             }
             show = proof.show();
+        }
+
+        /// Whether something ended it.
+        private boolean ended(Trouble trouble, BooleanSupplier late) {
+            Optional<Remedy> best = Remedies.of(prover, proof, trouble, 1, late).first();
+            best.ifPresent(
+                    remedy -> {
+                        turned.add(remedy.sentence());
+                        proof = remedy.after();
+                    });
+            return best.isPresent();
         }
 
         private BooleanSupplier until(Duration time) {

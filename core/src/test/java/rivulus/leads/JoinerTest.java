@@ -74,6 +74,17 @@ class JoinerTest {
                         assertThat(passage.headroomDb()).as(way.way()).isGreaterThan(-3);
     }
 
+    /// The switch is one step more, and said; where an input gives none there is no way.
+    @Test
+    void aMicrophoneThatWants48VIsJoinedWhereASwitchGivesIt() {
+        Show show = RigText.show("c condenser-mic\n d show-desk");
+        Joining way = ways(show, "c", "d").getFirst();
+        assertThat(way.way()).endsWith("→ d, MIC 1");
+        assertThat(way.why()).contains("c wants 48 V and it is off at d, MIC 1");
+        assertThat(ways(RigText.show("c condenser-mic\n k camera"), "c", "k"))
+                .allMatch(other -> other.leads().getLast().isSound());
+    }
+
     /// Its left alone into a camera or a line input would lose the right.
     @Test
     void aBoxThatTakesTwoSidesApartIsNoWayForOneLead() {

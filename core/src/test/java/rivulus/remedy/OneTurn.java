@@ -26,21 +26,37 @@ final class OneTurn {
     private OneTurn() {}
 
     /// One of them.
-    record Cure(Ref knob, Setting to, int effort) {}
+    record Cure(KnobUse use, Setting to) {
+        Ref knob() {
+            return use.ref();
+        }
 
-    /// Every knob in every way that it can stand, levels at a few of theirs.
-    static List<Cure> all(Proof base, Trouble trouble) {
+        int effort() {
+            return use.knob().effort();
+        }
+    }
+
+    /// Every knob in every way that it can stand, levels at a few of theirs; in an ordinary run a
+    /// third of them, all at night (docs/testing.md).
+    ///
+    /// @param effort only those that cost less
+    static List<Cure> all(Proof base, Trouble trouble, int effort) {
         Trial trial = new Trial(base, trouble.findings());
-        List<Cure> cures = new ArrayList<>();
+        List<Cure> all = new ArrayList<>();
         for (KnobUse use : base.graph().knobs())
-            for (Setting to : ways(use.knob())) {
-                if (to instanceof Setting.Level(double db) && !PLAIN.contains(db)) continue;
-                Show turned = base.show().with(turns(base.show(), use, to));
-                if (turned.equals(base.show())) continue;
-                Proof after = Demo.PROVER.prove(turned, base);
-                if (isGood(trial, after)) cures.add(new Cure(use.ref(), to, use.knob().effort()));
-            }
-        return cures;
+            for (Setting to : ways(use.knob()))
+                if (!(to instanceof Setting.Level(double db)) || PLAIN.contains(db))
+                    all.add(new Cure(use, to));
+        all.removeIf(cure -> cure.effort() >= effort);
+        return Demo.some(all).stream()
+                .filter(
+                        cure -> {
+                            Show turned =
+                                    base.show().with(turns(base.show(), cure.use(), cure.to()));
+                            return !turned.equals(base.show())
+                                    && isGood(trial, Demo.PROVER.prove(turned, base));
+                        })
+                .toList();
     }
 
     private static boolean isGood(Trial trial, Proof after) {

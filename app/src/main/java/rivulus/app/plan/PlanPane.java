@@ -18,6 +18,8 @@ import rivulus.app.look.Marks;
 import rivulus.app.session.Session;
 import rivulus.check.Trouble;
 import rivulus.plan.Offer;
+import rivulus.plan.Pattern;
+import rivulus.plan.Planner;
 import rivulus.words.Severity;
 import rivulus.words.Words;
 
@@ -65,7 +67,7 @@ public final class PlanPane extends StackPane {
                     event.consume();
                 });
         doing.setText("Planning …");
-        session.plannings().ask(name -> doing.setText("Trying: " + name + " …"), this::show);
+        session.plannings().ask(soFar(), this::showAll);
     }
 
     /// Puts the keyboard where one can leave, until there is something to take.
@@ -78,18 +80,49 @@ public final class PlanPane extends StackPane {
         close.run();
     }
 
-    private void show(List<Offer> found) {
-        boolean nobody = session.show().get().ears().isEmpty();
+    private Planner.Progress soFar() {
+        return new Planner.Progress() {
+            @Override
+            public void trying(Pattern pattern) {
+                doing.setText("Trying: " + pattern.name() + " …");
+            }
+
+            @Override
+            public void found(List<Offer> best) {
+                show(best);
+            }
+        };
+    }
+
+    private void showAll(List<Offer> found) {
         doing.setText(
-                nobody
+                isForNobody()
                         ? "Nobody listens yet. Say in Brief who is in the show and who listens; then it can be planned."
                         : "What the rig has is kept, the cupboard comes first. Taking a plan is one step, and Ctrl Z takes it back.");
+        show(found);
+    }
+
+    private boolean isForNobody() {
+        return session.show().get().ears().isEmpty();
+    }
+
+    /// The keyboard stays on the plan that it is on, if that is still among them.
+    private void show(List<Offer> found) {
+        List<String> ids = found.stream().map(PlanPane::takeId).toList();
+        String at =
+                getScene() == null || getScene().getFocusOwner() == null
+                        ? ""
+                        : getScene().getFocusOwner().getId();
         List<Node> cards = new ArrayList<>();
-        if (!nobody) for (Offer offer : found) cards.add(card(offer, cards.isEmpty()));
+        if (!isForNobody()) for (Offer offer : found) cards.add(card(offer, cards.isEmpty()));
         offers.getChildren().setAll(cards);
-        Node first =
-                lookup("#take-plan-" + (found.isEmpty() ? "" : found.getFirst().pattern().id()));
-        if (first != null) first.requestFocus();
+        Node keyboard =
+                ids.isEmpty() ? null : lookup("#" + (ids.contains(at) ? at : ids.getFirst()));
+        if (keyboard != null) keyboard.requestFocus();
+    }
+
+    private static String takeId(Offer offer) {
+        return "take-plan-" + offer.pattern().id();
     }
 
     private Node card(Offer offer, boolean best) {
@@ -130,7 +163,7 @@ public final class PlanPane extends StackPane {
 
     private Button take(Offer offer, boolean best) {
         Button take = new Button("Take this plan");
-        take.setId("take-plan-" + offer.pattern().id());
+        take.setId(takeId(offer));
         if (best) take.getStyleClass().add("first-answer");
         take.setAccessibleText(
                 "Take this plan: %s. %s".formatted(offer.pattern().name(), clean(offer)));

@@ -16,7 +16,14 @@ public final class Plannings implements AutoCloseable {
 
     Plannings(Session session, Consumer<Mishap> mishaps) {
         this.session = session;
-        planning = new Work("plan", "planning the show", mishaps);
+        planning =
+                new Work(
+                        "plan",
+                        "planning the show",
+                        mishap -> {
+                            mishaps.accept(mishap);
+                            session.mendOn();
+                        });
     }
 
     boolean isSettled() {
@@ -25,20 +32,39 @@ public final class Plannings implements AutoCloseable {
 
     /// Asks for the best plans.
     ///
-    /// @param soFar told the name of each pattern before it is tried
-    public void ask(Consumer<String> soFar, Consumer<List<Offer>> then) {
+    /// @param soFar told, on the interface thread, how it goes
+    public void ask(Planner.Progress soFar, Consumer<List<Offer>> then) {
         Show now = session.show().get();
-        planning.ask(stale -> planned(now, soFar, stale), then);
+        session.rest();
+        planning.ask(
+                stale ->
+                        new Planner(session.shelf().prover(), stale)
+                                .best(now, Pattern.ALL, here(soFar, stale)),
+                offers -> {
+                    session.mendOn();
+                    then.accept(offers);
+                });
     }
 
-    private List<Offer> planned(Show now, Consumer<String> soFar, BooleanSupplier stale) {
-        Consumer<String> told =
-                name ->
-                        Platform.runLater(
-                                () -> {
-                                    if (!stale.getAsBoolean()) soFar.accept(name);
-                                });
-        return new Planner(session.shelf().prover(), stale).best(now, Pattern.ALL, told);
+    private static Planner.Progress here(Planner.Progress soFar, BooleanSupplier stale) {
+        return new Planner.Progress() {
+            @Override
+            public void trying(Pattern pattern) {
+                later(() -> soFar.trying(pattern));
+            }
+
+            @Override
+            public void found(List<Offer> best) {
+                later(() -> soFar.found(best));
+            }
+
+            private void later(Runnable deed) {
+                Platform.runLater(
+                        () -> {
+                            if (!stale.getAsBoolean()) deed.run();
+                        });
+            }
+        };
     }
 
     /// Takes a plan: one step of undo.
@@ -49,6 +75,7 @@ public final class Plannings implements AutoCloseable {
     /// Gives up what is being planned.
     public void stop() {
         planning.forget();
+        session.mendOn();
     }
 
     @Override

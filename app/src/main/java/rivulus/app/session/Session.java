@@ -1,5 +1,6 @@
 package rivulus.app.session;
 
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -43,6 +44,9 @@ import rivulus.signal.KnobUse;
 /// on elsewhere; their results turn up in properties.
 public final class Session implements AutoCloseable {
     private static final int REMEDIES_OFFERED = 3;
+
+    /// What nobody looks at is searched once nothing was turned for so long.
+    private static final Duration HANDS_AT_WORK = Duration.ofMillis(200);
 
     private final Settings settings;
     private final ReadOnlyObjectWrapper<Mishap> mishap = new ReadOnlyObjectWrapper<>();
@@ -335,15 +339,18 @@ public final class Session implements AutoCloseable {
                         .findFirst()
                         .orElse(troubles.getFirst());
         List<Trouble> rest = troubles.stream().filter(trouble -> trouble != next).toList();
+        boolean othersBegin = remedies.size() == 1;
         mending.ask(
-                stale ->
-                        Remedies.of(
-                                shelf.prover(),
-                                done,
-                                next,
-                                REMEDIES_OFFERED,
-                                stale,
-                                first -> showFirst(next, first, stale)),
+                stale -> {
+                    if (othersBegin) Work.pause(HANDS_AT_WORK, stale);
+                    return Remedies.of(
+                            shelf.prover(),
+                            done,
+                            next,
+                            REMEDIES_OFFERED,
+                            stale,
+                            first -> showFirst(next, first, stale));
+                },
                 found -> {
                     remedies.put(next.id(), found);
                     searchNext(done, rest);
@@ -359,6 +366,22 @@ public final class Session implements AutoCloseable {
                 () -> {
                     if (!stale.getAsBoolean()) remedies.putIfAbsent(trouble.id(), soFar);
                 });
+    }
+
+    /// The search for remedies leaves the machine to what somebody waits for, until [#mendOn()].
+    void rest() {
+        mending.forget();
+    }
+
+    /// Goes on searching where it was left.
+    void mendOn() {
+        Proof done = proof.get();
+        if (done == null) return;
+        searchNext(
+                done,
+                Trouble.of(done).stream()
+                        .filter(trouble -> !remedies.containsKey(trouble.id()))
+                        .toList());
     }
 
     /// Gives up the search for remedies; what was not tried by then says so.

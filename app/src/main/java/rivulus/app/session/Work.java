@@ -1,9 +1,11 @@
 package rivulus.app.session;
 
+import java.time.Duration;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicLong;
+import java.util.concurrent.locks.LockSupport;
 import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
 import java.util.function.Function;
@@ -14,6 +16,7 @@ import javafx.application.Platform;
 /// What fails ends in a [Mishap] and never silently; the lane goes on.
 final class Work implements AutoCloseable {
     private static final int SECONDS_TO_END = 10;
+    private static final long POLL_NANOS = 5_000_000;
 
     private final ExecutorService thread;
     private final String doing;
@@ -86,6 +89,12 @@ final class Work implements AutoCloseable {
 
     private synchronized void done() {
         waiting--;
+    }
+
+    /// Waits on a lane, as long as an answer is wanted.
+    static void pause(Duration time, BooleanSupplier stale) {
+        long end = System.nanoTime() + time.toNanos();
+        while (System.nanoTime() < end && !stale.getAsBoolean()) LockSupport.parkNanos(POLL_NANOS);
     }
 
     /// Drops whatever was asked.
