@@ -45,6 +45,7 @@ import rivulus.show.Show;
 /// Takes a picture of every main view of the demo show at 1280 by 800, without a display.
 public final class Shots extends Application {
     private static final Duration LOOKED_EVERY = Duration.millis(10);
+    private static final boolean IN_A_HURRY = Boolean.getBoolean("rivulus.shots.hurry");
 
     private Session session;
     private MainWindow window;
@@ -365,9 +366,10 @@ public final class Shots extends Application {
                 });
     }
 
-    /// Runs something once nothing is being worked out any more and the window has been laid out.
+    /// Runs something once nothing is being worked out any more and the window has been laid out;
+    /// where somebody is in a hurry, fixes may still be searched.
     private void whenSettled(Runnable then) {
-        if (session.isSettled()) {
+        if (IN_A_HURRY ? session.isShown() : session.isSettled()) {
             Platform.runLater(() -> Platform.runLater(then));
             return;
         }

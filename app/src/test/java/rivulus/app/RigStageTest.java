@@ -459,7 +459,8 @@ class RigStageTest {
             hand.click("#cupboard-tab");
             hand.focus("#own-plan");
             hand.press(KeyCode.SPACE);
-            assertThat(hand.textIn("#cupboard")).contains("Line isolator", "6.3 mm stereo")
+            assertThat(hand.textIn("#cupboard"))
+                    .contains("Line isolator", "6.3 mm stereo")
                     .doesNotContain("network lead");
             hand.act(() -> ((TextField) hand.find("#own-metres")).setText("long"));
             hand.focus("#own-metres");

@@ -27,6 +27,7 @@ class ShotsTest {
                         Path.of(System.getProperty("java.home"), "bin", "java").toString(),
                         "-Dglass.platform=Headless",
                         "-Dprism.order=sw",
+                        "-Drivulus.shots.hurry=true",
                         "--enable-native-access=javafx.graphics",
                         "--sun-misc-unsafe-memory-access=allow",
                         "--module-path",

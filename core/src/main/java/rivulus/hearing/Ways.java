@@ -1,6 +1,7 @@
 package rivulus.hearing;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
@@ -177,7 +178,7 @@ public final class Ways {
 
     /// The way of a source to a node by which it is loudest; empty where it does not come.
     public Optional<Way> of(Strongest source, int node) {
-        List<Integer> nodes = source.to(node);
+        List<Integer> nodes = Arrays.stream(source.to(node)).boxed().toList();
         if (nodes.isEmpty()) return Optional.empty();
         return Optional.of(along(nodes, nodes.stream().skip(1).map(source::by).toList()));
     }

@@ -251,7 +251,16 @@ public final class LevelMap {
 
     private Tables tables(SignalGraph graph) {
         Tables known = tables;
-        if (known != null && known.noise().length == graph.nodes().size()) return known;
+        return isOf(known, graph) ? known : made(graph);
+    }
+
+    private static boolean isOf(Tables known, SignalGraph graph) {
+        return known != null && known.noise().length == graph.nodes().size();
+    }
+
+    /// Scenes that are judged side by side wait for one to make them.
+    private synchronized Tables made(SignalGraph graph) {
+        if (isOf(tables, graph)) return tables;
         int nodes = graph.nodes().size();
         int legs = graph.legs().size();
         Tables made =
@@ -264,11 +273,16 @@ public final class LevelMap {
         }
         for (Leg leg : graph.legs()) {
             made.converts()[leg.index()] = noiseOf(leg).isPresent();
-            long into = leg.map().stream().mapToInt(ChannelMap::to).distinct().count();
-            made.folds()[leg.index()] = into < leg.map().size();
+            made.folds()[leg.index()] = folds(leg);
         }
         tables = made;
         return made;
+    }
+
+    /// Whether two channels come together in one.
+    private static boolean folds(Leg leg) {
+        if (leg.map().size() < 2) return false;
+        return leg.map().stream().mapToInt(ChannelMap::to).distinct().count() < leg.map().size();
     }
 
     /// Whether a source comes to a node with room and quiet for certain: no clipping that a knob
@@ -281,12 +295,13 @@ public final class LevelMap {
         double[] lifts = live.liftsDb();
         double crest = limits.get(Limit.CREST);
         double most = limits.get(Limit.OVERLOAD);
-        List<Integer> way = source.to(node);
+        int[] way = source.to(node);
+        double loud = Math.pow(10, (most - HAIR_DB) / 20);
         double louder = HAIR_DB;
         double noise = 0;
         double before = 1;
-        for (int i = 0; i < way.size(); i++) {
-            int at = way.get(i);
+        for (int i = 0; i < way.length; i++) {
+            int at = way[i];
             double gain = source.gain(at);
             noise = noise * gain * gain / (before * before) + all.noise()[at];
             before = gain;
@@ -299,6 +314,7 @@ public final class LevelMap {
                     louder += lifts[leg];
                 }
             }
+            if (louder == HAIR_DB && gain <= loud) continue;
             double db = source.db(at) + louder;
             if (Math.min(db, db + crest - all.ceilingDb()[at]) > most) return false;
         }

@@ -8,6 +8,7 @@ import java.util.function.IntPredicate;
 import java.util.function.Predicate;
 import rivulus.gear.Block;
 import rivulus.gear.Delay;
+import rivulus.gear.Setting;
 import rivulus.show.Ref;
 
 /// The graph as sound finds it at one stand of the knobs: only open legs, only what can still reach
@@ -150,7 +151,8 @@ public final class LiveGraph {
 
     /// Whether a processor is on anywhere.
     public boolean isProcessed() {
-        for (int k : graph.switches()) if (positions.get(k).equals(Processing.ON)) return true;
+        for (int k : graph.switches())
+            if (positions.get(k) instanceof Setting.Switch(boolean on) && on) return true;
         return false;
     }
 

@@ -85,6 +85,7 @@ final class OwnSound {
             Template template = catalogue.get(device.template());
             Set<String> ends = new HashSet<>();
             for (AcousticEnd end : template.ends()) if (end.kind() == kind) ends.add(end.point());
+            if (ends.isEmpty()) continue;
             Set<String> both = reached(template, mine, back);
             both.retainAll(reached(template, ends, !back));
             for (String point : both) between.add(new Ref(device.id(), point));

@@ -208,10 +208,13 @@ public final class SignalGraph {
     ///
     /// @param channels for each channel of the ear, the nodes that are heard in it
     /// @param open for each of those nodes, whether it is an open ear, reached through air
-    public record EarNodes(List<int[]> channels, List<boolean[]> open) {
-        /// All of them, each once.
-        public int[] nodes() {
-            return channels.stream().flatMapToInt(Arrays::stream).distinct().toArray();
+    /// @param nodes all of them, each once
+    public record EarNodes(List<int[]> channels, List<boolean[]> open, int[] nodes) {
+        public EarNodes(List<int[]> channels, List<boolean[]> open) {
+            this(
+                    channels,
+                    open,
+                    channels.stream().flatMapToInt(Arrays::stream).distinct().toArray());
         }
     }
 }

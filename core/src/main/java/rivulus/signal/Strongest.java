@@ -1,9 +1,7 @@
 package rivulus.signal;
 
-import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.BitSet;
-import java.util.List;
 
 /// The strongest way of one source to every node of a live graph that leads to an ear: how loud it
 /// comes there, and by which nodes. How loud it comes to where nobody listens says
@@ -80,16 +78,13 @@ public final class Strongest {
     }
 
     /// The nodes on its way to a node, from where it begins to that; empty where it does not come.
-    public List<Integer> to(int node) {
-        List<Integer> way = new ArrayList<>();
-        if (gain[node] == 0) return way;
-        int at = node;
-        way.add(at);
-        while (edge[at] >= 0) {
-            at = from[at];
-            way.add(at);
-        }
-        return way.reversed();
+    public int[] to(int node) {
+        if (gain[node] == 0) return new int[0];
+        int length = 1;
+        for (int at = node; edge[at] >= 0; at = from[at]) length++;
+        int[] way = new int[length];
+        for (int at = node, i = length - 1; i >= 0; at = from[at], i--) way[i] = at;
+        return way;
     }
 
     /// Of some nodes the one that it comes to loudest; −1 where it comes to none.

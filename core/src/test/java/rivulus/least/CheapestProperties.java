@@ -233,7 +233,7 @@ class CheapestProperties {
     }
 
     /// What is told as a must never speaks against turns by which somebody hears.
-    @Property(tries = 25, shrinking = ShrinkingMode.OFF)
+    @Property(tries = 10, shrinking = ShrinkingMode.OFF)
     void whoeverIsHeardComesByAPassage(@ForAll long seed) {
         Random random = new Random(seed);
         Dials dials = dials();
