@@ -306,7 +306,7 @@ public final class LevelMap {
             noise = noise * gain * gain / (before * before) + all.noise()[at];
             before = gain;
             if (i > 0) {
-                int leg = source.by(at).index();
+                int leg = source.legTo(at);
                 if (all.converts()[leg]) noise += CONVERTER.power();
                 if (all.folds()[leg]) louder += FOLDED_DB;
                 if (lifts.length > 0) {

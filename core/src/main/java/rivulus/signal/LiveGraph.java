@@ -422,6 +422,11 @@ public final class LiveGraph {
 
     /// The leg that a live edge is a channel of.
     public Leg leg(int liveEdge) {
-        return graph.legs().get(graph.edges.leg[edge[liveEdge]]);
+        return graph.legs().get(legIndex(liveEdge));
+    }
+
+    /// The index of the leg that a live edge belongs to.
+    int legIndex(int liveEdge) {
+        return graph.edges.leg[edge[liveEdge]];
     }
 }

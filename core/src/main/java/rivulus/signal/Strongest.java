@@ -77,6 +77,11 @@ public final class Strongest {
         return live.leg(edge[node]);
     }
 
+    /// The index of that leg; −1 at the start, and where it does not come.
+    public int legTo(int node) {
+        return edge[node] < 0 ? -1 : live.legIndex(edge[node]);
+    }
+
     /// The nodes on its way to a node, from where it begins to that; empty where it does not come.
     public int[] to(int node) {
         if (gain[node] == 0) return new int[0];
