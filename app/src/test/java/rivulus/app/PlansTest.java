@@ -65,7 +65,7 @@ class PlansTest {
         }
     }
 
-    private static final String TALK =
+    static final String TALK =
             """
             Maren, host, Reading Room, she
             Ivo, guest, he

@@ -371,6 +371,7 @@ public final class Session implements AutoCloseable {
     /// The search for remedies leaves the machine to what somebody waits for, until [#mendOn()].
     void rest() {
         mending.forget();
+        doing.set("");
     }
 
     /// Goes on searching where it was left.
