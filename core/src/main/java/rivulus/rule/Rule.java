@@ -16,7 +16,7 @@ import rivulus.words.Severity;
 /// A rule is its class here, its line in [Rules], its row in docs/outputs.md, and its test.
 public interface Rule {
     /// However slow the machine, nobody waits longer for a cure.
-    Duration PATIENCE = Duration.ofSeconds(5);
+    Duration PATIENCE = Duration.ofSeconds(10);
 
     /// How long a cure of a finding of it may be searched for.
     default Duration worth() {
