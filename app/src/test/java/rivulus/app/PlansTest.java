@@ -14,6 +14,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 import rivulus.app.rig.RigStage;
 import rivulus.check.Trouble;
 import rivulus.disk.Extras;
+import rivulus.plan.Planner;
 import rivulus.show.Device;
 import rivulus.show.Owned;
 import rivulus.show.Show;
@@ -124,6 +125,25 @@ class PlansTest {
         for (String what : List.of("show-desk", "laptop", "dynamic-mic", "headphones", "XLR lead"))
             stock.add(new Owned(what, what.endsWith("lead") ? 5 : 0, 4, Extras.NONE));
         hand.session().document().edit("Own", now.withRig(now.rig().withStock(stock)));
+    }
+
+    /// While somebody waits for a plan nothing else is searched; afterwards that goes on.
+    @Test
+    void givenUpItLetsTheSearchForRemediesGoOn() {
+        try (Hand hand = Hand.atDemo(folder)) {
+            hand.act(
+                    () -> {
+                        hand.session().plannings().ask(Planner.Progress.NONE, _ -> {});
+                        assertThat(hand.session().doing().get()).isEmpty();
+                        hand.session().plannings().stop();
+                    });
+            hand.awaitFixes();
+            assertThat(hand.session().remedies().keySet())
+                    .containsAll(
+                            Trouble.of(hand.session().proof().get()).stream()
+                                    .map(Trouble::id)
+                                    .toList());
+        }
     }
 
     @Test

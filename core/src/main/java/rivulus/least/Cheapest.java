@@ -170,7 +170,7 @@ public final class Cheapest {
             for (OneOf.Alternative alternative : one.alternatives()) {
                 List<List<Stand>> groups = alternative.groups();
                 if (groups.size() == 1) any.addAll(standing(one.scene(), groups.getFirst()));
-                else any.add(all(one.scene(), alternative, variable()));
+                else any.add(all(one.scene(), alternative));
             }
             if (any.isEmpty()) hopeless = true;
             else clause(any);
@@ -200,7 +200,7 @@ public final class Cheapest {
                         for (Passage.Step step : entering.get(node)) {
                             boolean first = passage.from().contains(step.from());
                             if (!first && !comes.containsKey(step.from())) continue;
-                            by.add(all(scene, step.open(), variable()));
+                            by.add(all(scene, step.open()));
                             if (!first) clause(List.of(-by.getLast(), comes.get(step.from())));
                         }
                         clause(by);
@@ -208,7 +208,8 @@ public final class Cheapest {
         }
 
         /// A variable by which every group has one that stands.
-        private int all(int scene, OneOf.Alternative alternative, int all) {
+        private int all(int scene, OneOf.Alternative alternative) {
+            int all = variable();
             for (List<Stand> group : alternative.groups()) {
                 List<Integer> clause = new ArrayList<>(standing(scene, group));
                 clause.add(-all);

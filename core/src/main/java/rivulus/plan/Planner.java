@@ -24,6 +24,7 @@ import rivulus.gear.Catalogue;
 import rivulus.gear.Port;
 import rivulus.gear.Template;
 import rivulus.hearing.Arrival;
+import rivulus.leads.Fault;
 import rivulus.leads.LeadReport;
 import rivulus.leads.Stock;
 import rivulus.mix.Feeds;
@@ -55,10 +56,6 @@ public final class Planner {
     private static final Duration MOST_TIME_BESIDES = Duration.ofMillis(300);
 
     private static final int MOST_CURES = 24;
-
-    /// The rule of 48 V that is lacking: a microphone without it gives nothing, whatever is turned.
-    private static final String PHANTOM = "phantom";
-
     private static final int OFFERED = 3;
     private static final int BOUGHT_NAMED = 40;
 
@@ -106,6 +103,7 @@ public final class Planner {
                         .toList();
         Duration besides = clean ? shorter(MOST_TIME_BESIDES) : most;
         worthPuttingRight(offers, others).parallelStream()
+                .filter(_ -> !cancelled.getAsBoolean())
                 .map(making -> right(making, besides))
                 .forEachOrdered(offers::add);
         return best(show, offers);
@@ -339,12 +337,13 @@ public final class Planner {
 
         // What comes of it
 
-        /// Microphones get what they run on, mixes are written from the brief, then what is wrong
-        /// is ended one by one.
+        /// Microphones get their 48 V, for without it they give nothing, whatever is turned; mixes
+        /// are written from the brief; then what is wrong is ended one by one.
         void right(Duration within) {
             proof = prover.prove(show);
-            for (Trouble unpowered : Trouble.of(proof))
-                if (unpowered.first().rule().equals(PHANTOM)) ended(unpowered, cancelled);
+            for (Trouble trouble : Trouble.of(proof))
+                if (trouble.first().rule().equals(Fault.Kind.PHANTOM.word()))
+                    ended(trouble, cancelled);
             MixWriting.Written written =
                     new MixWriting(prover, until(within.dividedBy(2))).all(proof, _ -> {});
             written.lines().stream()

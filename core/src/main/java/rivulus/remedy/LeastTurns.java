@@ -185,7 +185,10 @@ final class LeastTurns {
         }
         if (answers.isEmpty()) return new Cures(List.of(), known && everyMustWasOne, clash(known));
         int least = leastEffort();
-        boolean proven = known && everyMustWasOne;
+        boolean proven =
+                known
+                        && everyMustWasOne
+                        && trial.trouble().stream().allMatch(f -> Rules.of(f).isLeastAsked());
         trialsLeft = Math.min(trialsLeft, TRIALS_FOR_OTHERS);
         long now = System.nanoTime();
         end = Math.min(end, now + (now - start) + TIME_FOR_OTHERS.toNanos());
@@ -253,6 +256,7 @@ final class LeastTurns {
         }
     }
 
+    /// What its rule would set against a finding, each idea by itself.
     private List<Map<Ref, Setting>> settings(Finding finding) {
         List<Map<Ref, Setting>> all = new ArrayList<>();
         for (Idea idea : Rules.of(finding).ideas(finding, workshop))
@@ -366,20 +370,11 @@ final class LeastTurns {
     /// One of the turns that its rule thinks of.
     private OneOf oneOf(Finding finding, String about, int scene) {
         List<OneOf.Alternative> any = new ArrayList<>();
-        for (Idea idea : Rules.of(finding).ideas(finding, workshop))
-            if (idea instanceof Idea.Settings(var settings)) {
-                List<List<Stand>> all = new ArrayList<>();
-                settings.forEach(
-                        (knob, to) ->
-                                all.add(
-                                        List.of(
-                                                new Stand(
-                                                        base.graph()
-                                                                .knobIndex(
-                                                                        knob.device(), knob.name()),
-                                                        to))));
-                any.add(new OneOf.Alternative(all));
-            }
+        for (Map<Ref, Setting> settings : settings(finding)) {
+            List<List<Stand>> all = new ArrayList<>();
+            settings.forEach((knob, to) -> all.add(List.of(new Stand(place(knob), to))));
+            any.add(new OneOf.Alternative(all));
+        }
         return new OneOf(scene, about, any);
     }
 
@@ -555,7 +550,11 @@ final class LeastTurns {
     }
 
     private int place(Turn turn) {
-        return base.graph().knobIndex(turn.knob().device(), turn.knob().name());
+        return place(turn.knob());
+    }
+
+    private int place(Ref knob) {
+        return base.graph().knobIndex(knob.device(), knob.name());
     }
 
     private String order(Turn turn) {

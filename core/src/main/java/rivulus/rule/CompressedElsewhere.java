@@ -74,6 +74,12 @@ final class CompressedElsewhere implements EndedByIdeas {
                 .knobs(knobs);
     }
 
+    /// Off alone would end it and leave the voice without.
+    @Override
+    public boolean isLeastAsked() {
+        return false;
+    }
+
     /// Off where it is, and on where it should be, if something is there.
     @Override
     public List<Idea> ideas(Finding finding, Workshop workshop) {

@@ -23,6 +23,12 @@ public interface Rule {
         return PATIENCE;
     }
 
+    /// Whether the least that ends it is what is asked for: nothing that does more may then be told
+    /// as the least.
+    default boolean isLeastAsked() {
+        return true;
+    }
+
     /// Its id, as outputs write it: `missing`.
     String id();
 

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.concurrent.atomic.AtomicBoolean;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -104,6 +105,22 @@ class RemediesTest {
                         turn ->
                                 turn.matches(
                                         "(mixer/in[34]\\.of|tower/default-input) sunniva-mic/mic"));
+    }
+
+    /// Broken off before anything was tried: what the rules think of for each, together.
+    @Test
+    void whereTimeRanOutWhatTheRulesThinkOfIsTried() {
+        Proof proof = Demo.PROVER.prove(Demo.show("harvest-concert"));
+        Trouble lobby =
+                Trouble.of(proof).stream()
+                        .filter(trouble -> trouble.headline().startsWith("The lobby does not"))
+                        .findFirst()
+                        .orElseThrow();
+        AtomicBoolean late = new AtomicBoolean(true);
+        Cures cures = Remedies.of(Demo.PROVER, proof, lobby, 1, () -> late.getAndSet(false));
+        assertThat(cures.all()).singleElement().matches(cure -> !cure.least());
+        assertThat(cures.all().getFirst().after().findings())
+                .noneMatch(finding -> finding.rule().equals("missing"));
     }
 
     @Test

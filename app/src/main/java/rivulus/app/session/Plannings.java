@@ -74,6 +74,7 @@ public final class Plannings implements AutoCloseable {
 
     /// Gives up what is being planned.
     public void stop() {
+        if (planning.isIdle()) return;
         planning.forget();
         session.mendOn();
     }

@@ -79,6 +79,9 @@ public final class Session implements AutoCloseable {
 
     private boolean choosing;
 
+    /// The troubles that are still searched, or will be.
+    private List<Trouble> unsearched = List.of();
+
     /// A session without a show yet.
     ///
     /// @param journal where unsaved edits are kept; empty where they cannot be
@@ -210,6 +213,7 @@ public final class Session implements AutoCloseable {
         picture.set(null);
         views.forEach(View::clear);
         remedies.clear();
+        unsearched = List.of();
         choosing = true;
         mixings.stop();
         recordings.forget();
@@ -328,6 +332,7 @@ public final class Session implements AutoCloseable {
 
     /// Searches one trouble after the other, those of the chosen ear first.
     private void searchNext(Proof done, List<Trouble> troubles) {
+        unsearched = troubles;
         if (troubles.isEmpty()) {
             mending.forget();
             doing.set("");
@@ -376,13 +381,7 @@ public final class Session implements AutoCloseable {
 
     /// Goes on searching where it was left.
     void mendOn() {
-        Proof done = proof.get();
-        if (done == null) return;
-        searchNext(
-                done,
-                Trouble.of(done).stream()
-                        .filter(trouble -> !remedies.containsKey(trouble.id()))
-                        .toList());
+        if (!unsearched.isEmpty()) searchNext(proof.get(), unsearched);
     }
 
     /// Gives up the search for remedies; what was not tried by then says so.
@@ -391,6 +390,7 @@ public final class Session implements AutoCloseable {
         mending.forget();
         for (Trouble trouble : Trouble.of(proof.get()))
             remedies.putIfAbsent(trouble.id(), Cures.UNKNOWN);
+        unsearched = List.of();
         doing.set("");
     }
 
