@@ -1,5 +1,9 @@
 package rivulus;
 
+import static com.tngtech.archunit.core.domain.JavaCall.Predicates.target;
+import static com.tngtech.archunit.core.domain.JavaClass.Predicates.resideInAPackage;
+import static com.tngtech.archunit.core.domain.properties.HasName.Predicates.nameMatching;
+import static com.tngtech.archunit.core.domain.properties.HasOwner.Predicates.With.owner;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
 import static com.tngtech.archunit.library.Architectures.layeredArchitecture;
@@ -92,6 +96,17 @@ class ArchitectureTest {
     @ArchTest
     static final ArchRule packagesDoNotGoRound =
             slices().matching("rivulus.(*)..").should().beFreeOfCycles();
+
+    /// What is answered does not hang on the hour: only files are told when they were written.
+    @ArchTest
+    static final ArchRule nobodyLooksAtTheClock =
+            noClasses()
+                    .that()
+                    .resideOutsideOfPackages("rivulus.file", "rivulus.disk")
+                    .should()
+                    .callMethodWhere(
+                            target(nameMatching("now|nanoTime|currentTimeMillis|random"))
+                                    .and(target(owner(resideInAPackage("java..")))));
 
     @ArchTest
     static final ArchRule theDocumentIsImmutable =

@@ -120,8 +120,7 @@ public final class Growth {
         List<Trouble> troubles = Trouble.of(proof);
         return () -> {
             long start = System.nanoTime();
-            if (!troubles.isEmpty())
-                Remedies.of(PROVER, proof, troubles.getFirst(), 3, () -> false);
+            if (!troubles.isEmpty()) Remedies.of(PROVER, proof, troubles.getFirst(), 3);
             return System.nanoTime() - start;
         };
     }

@@ -1,7 +1,6 @@
 package rivulus.cli;
 
 import java.io.PrintWriter;
-import java.time.Duration;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -25,6 +24,7 @@ import rivulus.remedy.Remedies;
 import rivulus.remedy.Remedy;
 import rivulus.report.Report;
 import rivulus.say.Unlooked;
+import rivulus.search.Budget;
 import rivulus.show.Scene;
 
 /// What is wrong, and what cures it.
@@ -35,12 +35,13 @@ import rivulus.show.Scene;
 final class CheckCommand implements Callable<Integer> {
     private static final int REMEDIES_SHOWN = 3;
 
-    /// Searching for remedies ends then, however many findings there are.
-    private static final Duration MOST_TIME = Duration.ofSeconds(20);
-
-    private final long end = System.nanoTime() + MOST_TIME.toNanos();
+    /// What all searches for remedies together may cost, however many findings there are: ten times
+    /// what one may.
+    private static final long STEPS = 10 * Budget.USUAL;
 
     @Mixin private ShowArgument show;
+
+    @Mixin private Thoroughness how;
 
     @Spec private CommandSpec spec;
 
@@ -64,13 +65,10 @@ final class CheckCommand implements Callable<Integer> {
         return serious || proof.show().ears().isEmpty() ? Main.FOUND : Main.FINE;
     }
 
-    private boolean isLate() {
-        return System.nanoTime() > end;
-    }
-
     /// One search for each trouble, however many scenes it shows in.
     private SequencedMap<Finding, Cures> remedies(Proof proof, List<Finding> findings) {
         Map<Finding.Key, Cures> searched = new HashMap<>();
+        Budget budget = Budget.of(how.steps(STEPS));
         SequencedMap<Finding, Cures> remedies = new LinkedHashMap<>();
         for (Finding finding : findings)
             remedies.put(
@@ -83,7 +81,7 @@ final class CheckCommand implements Callable<Integer> {
                                             proof,
                                             finding,
                                             REMEDIES_SHOWN,
-                                            this::isLate)));
+                                            budget.part(how.steps(Budget.USUAL)))));
         return remedies;
     }
 
@@ -110,16 +108,19 @@ final class CheckCommand implements Callable<Integer> {
                     finding.evidence().ways().stream()
                             .limit(2)
                             .forEach(way -> out.printf("         way: %s%n", way.words()));
-                    if (found.isEmpty() && !finding.isOfTheRig())
-                        out.printf("         %s%n", found.words());
                     for (Remedy remedy : found.all())
                         out.printf(
                                 "         %s: %s%s%n",
                                 remedy.least() ? "cure, proven least" : "cure",
                                 remedy.sentence(),
                                 price(remedy.price()));
+                    boolean silent = finding.isOfTheRig() && found.complete();
+                    if (!silent && !found.words().isEmpty())
+                        out.printf("         %s%n", found.words());
                     out.println();
                 });
+        if (remedies.values().stream().anyMatch(Cures::mayBeBettered))
+            out.println(Thoroughness.SEARCHES_ON);
     }
 
     /// " (Teo no longer hears himself)"

@@ -19,6 +19,7 @@ import rivulus.mix.Feeds;
 import rivulus.mix.MixLanguage;
 import rivulus.mix.MixReport;
 import rivulus.mix.MixWriting;
+import rivulus.search.Budget;
 import rivulus.show.Ear;
 
 /// What every feed carries and is to carry; a sentence for one of them, or for all from the brief,
@@ -42,6 +43,8 @@ final class MixCommand implements Callable<Integer> {
     @Option(names = "--out", paramLabel = "FILE", description = "Where to write the new show.")
     private Path out;
 
+    @Mixin private Thoroughness how;
+
     @Spec private CommandSpec spec;
 
     @Override
@@ -58,7 +61,7 @@ final class MixCommand implements Callable<Integer> {
                     ? Main.FOUND
                     : Main.FINE;
         }
-        MixWriting writing = new MixWriting(show.prover(), () -> false);
+        MixWriting writing = new MixWriting(show.prover(), Budget.of(how.steps(MixWriting.STEPS)));
         MixWriting.Written written;
         if (fromBrief) {
             written = writing.all(proof, _ -> {});
@@ -75,6 +78,7 @@ final class MixCommand implements Callable<Integer> {
         }
         if (show.json()) print.print(JsonText.of(MixReport.of(written, language)));
         else for (MixWriting.Line line : written.lines()) write(print, line);
+        if (!show.json() && !written.isComplete()) print.println(Thoroughness.SEARCHES_ON);
         if (out != null) ShowFile.save(written.proof().show(), out);
         return written.lines().stream().allMatch(MixWriting.Line::carried) ? Main.FINE : Main.FOUND;
     }

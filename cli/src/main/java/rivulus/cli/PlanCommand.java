@@ -34,6 +34,8 @@ final class PlanCommand implements Callable<Integer> {
     @Option(names = "--out", paramLabel = "FILE", description = "Where to write the best plan.")
     private Path out;
 
+    @Mixin private Thoroughness how;
+
     @Spec private CommandSpec spec;
 
     @Override
@@ -46,7 +48,7 @@ final class PlanCommand implements Callable<Integer> {
         if (patterns.isEmpty())
             throw show.unknown("pattern", pattern, Pattern.ALL.stream().map(Pattern::id).toList());
         List<Offer> offers =
-                new Planner(show.prover(), () -> false)
+                new Planner(show.prover(), () -> false, how.steps(Planner.STEPS))
                         .best(brief, patterns, Planner.Progress.NONE);
         PrintWriter print = spec.commandLine().getOut();
         if (show.json()) print.print(JsonText.of(PlanReport.of(offers)));
@@ -70,6 +72,8 @@ final class PlanCommand implements Callable<Integer> {
                         : offer.left().stream()
                                 .map(Trouble::headline)
                                 .collect(Collectors.joining("; ")));
+        if (offer.mayBeBettered())
+            print.printf("  so far:  not everything was tried; --thorough searches on%n");
         for (String line : offer.undone()) print.printf("  undone:  %s%n", line);
         print.printf(
                 "  to buy:  %s%n",

@@ -30,7 +30,8 @@ public final class Finding {
     private final String brief;
     private final SequencedMap<String, Double> figures;
     private final List<String> gear;
-    private final List<Ref> knobs;
+    private Supplier<List<Ref>> knobs;
+    private List<Ref> foundKnobs;
     private final LiveGraph live;
     private final double rangeDb;
     private Supplier<Evidence> search;
@@ -92,7 +93,7 @@ public final class Finding {
         brief = draft.brief;
         figures = Collections.unmodifiableSequencedMap(new LinkedHashMap<>(draft.figures));
         gear = List.copyOf(draft.gear);
-        knobs = List.copyOf(draft.knobs);
+        knobs = draft.knobs;
         live = draft.live;
         rangeDb = draft.rangeDb;
         search = draft.search;
@@ -113,7 +114,7 @@ public final class Finding {
         private final String headline;
         private final SequencedMap<String, Double> figures = new LinkedHashMap<>();
         private final List<String> gear = new ArrayList<>();
-        private final List<Ref> knobs = new ArrayList<>();
+        private Supplier<List<Ref>> knobs = List::of;
         private String scene = "";
         private String ear = "";
         private String source = "";
@@ -185,7 +186,13 @@ public final class Finding {
 
         /// What may be turned against it.
         public Draft knobs(List<Ref> refs) {
-            knobs.addAll(refs);
+            List<Ref> all = List.copyOf(refs);
+            return knobs(() -> all);
+        }
+
+        /// What may be turned against it, where finding that out takes a search.
+        public Draft knobs(Supplier<List<Ref>> found) {
+            knobs = found;
             return this;
         }
 
@@ -266,8 +273,12 @@ public final class Finding {
     }
 
     /// What may be turned against it, where that is known beforehand.
-    public List<Ref> knobs() {
-        return knobs;
+    public synchronized List<Ref> knobs() {
+        if (foundKnobs == null) {
+            foundKnobs = List.copyOf(knobs.get());
+            knobs = null;
+        }
+        return foundKnobs;
     }
 
     /// How bad it is.

@@ -35,28 +35,6 @@ public final class Proof {
     private final Lazy<List<Finding>> rig;
     private final Map<String, Lazy<SceneProof>> scenes = new LinkedHashMap<>();
 
-    /// Something worked out at most once.
-    private static final class Lazy<T> {
-        private Supplier<T> work;
-        private T done;
-
-        Lazy(Supplier<T> work) {
-            this.work = work;
-        }
-
-        synchronized Optional<T> ifDone() {
-            return Optional.ofNullable(done);
-        }
-
-        synchronized T get() {
-            if (done == null) {
-                done = work.get();
-                work = null;
-            }
-            return done;
-        }
-    }
-
     /// @param kinds every kind of gear, those of the show among them
     /// @param survey how the rig is surveyed, once, when it is first wanted
     /// @param kin a proof of the same people, places and gear, however knobs stand: line-up lies
@@ -180,6 +158,7 @@ public final class Proof {
 
     /// What is wrong with what is heard, scene by scene, worst first in each.
     public List<Finding> heard() {
+        scenes.values().stream().findFirst().ifPresent(first -> first.get().findings());
         return eachScene().flatMap(scene -> scene.findings().stream()).toList();
     }
 

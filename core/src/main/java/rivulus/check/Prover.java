@@ -25,6 +25,9 @@ import rivulus.signal.SignalGraph;
 /// differ, and of every scene only the sources that an edit can touch are traced again. A prover
 /// keeps no state and may be shared.
 public final class Prover {
+    private static final long STEPS_A_PROOF = 200;
+    private static final long CELLS_A_STEP = 20;
+
     private final Catalogue catalogue;
     private final Brief.Defaults defaults;
     private final Leads leads;
@@ -50,6 +53,15 @@ public final class Prover {
     /// The same prover with other templates.
     public Prover with(Catalogue templates) {
         return new Prover(templates, defaults, leads, judge);
+    }
+
+    /// What proving a show costs a search, in steps of its [rivulus.search.Budget].
+    public static long steps(Show show) {
+        long cells =
+                (long) show.ears().size()
+                        * show.sources().size()
+                        * Math.max(1, show.scenes().size());
+        return STEPS_A_PROOF + cells / CELLS_A_STEP;
     }
 
     /// The kinds of lead there are.
@@ -89,6 +101,7 @@ public final class Prover {
                         judge);
         boolean alike = kin && show.checks().equals(earlier.show().checks());
         String first = show.scenes().isEmpty() ? "" : show.scenes().getFirst().id();
+        Lazy<Positions> base = new Lazy<>(() -> Positions.of(graph, show));
         for (Scene scene : show.scenes()) {
             proof.add(
                     scene.id(),
@@ -98,7 +111,7 @@ public final class Prover {
                         if (!scene.id().equals(first))
                             (kindred.isEmpty() ? proof.scene(first) : proof.ifDone(first))
                                     .ifPresent(s -> kindred.add(s.tracer()));
-                        Positions positions = Positions.of(graph, show, scene);
+                        Positions positions = base.get().in(graph, show, scene);
                         Tracer tracer = trace(graph, positions, kindred);
                         return new SceneProof(
                                 show,
@@ -107,10 +120,20 @@ public final class Prover {
                                 tracer,
                                 proof::levels,
                                 judge,
-                                alike ? earlier.ifDone(scene.id()) : Optional.empty());
+                                kin ? earlier.ifDone(scene.id()) : Optional.empty(),
+                                () -> known(scene.id(), proof, alike ? earlier : null));
                     });
         }
         return proof;
+    }
+
+    /// Scenes whose findings may be known: the same one before the edit, and the first.
+    private static List<SceneProof> known(String scene, Proof proof, Proof earlier) {
+        List<SceneProof> known = new ArrayList<>();
+        if (earlier != null) earlier.ifDone(scene).ifPresent(known::add);
+        String first = proof.sceneIds().getFirst();
+        if (!first.equals(scene)) proof.ifDone(first).ifPresent(known::add);
+        return known;
     }
 
     private static Tracer trace(SignalGraph graph, Positions positions, List<Tracer> kindred) {

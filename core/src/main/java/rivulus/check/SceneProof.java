@@ -1,13 +1,13 @@
 package rivulus.check;
 
+import java.util.AbstractList;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.BitSet;
-import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.RandomAccess;
 import java.util.function.BiPredicate;
 import java.util.function.Supplier;
 import rivulus.gear.Knob;
@@ -36,12 +36,17 @@ import rivulus.signal.Strongest;
 public final class SceneProof {
     private final Show show;
     private final Scene scene;
+    private final List<Source> sources;
     private final Tracer tracer;
-    private final Heard[] cells;
-    private final int sources;
+    /// For each source what every ear makes of it.
+    private final Heard[][] rows;
+
+    private final List<Heard> all;
     private final Supplier<LevelMap> levels;
     private final Judge judge;
-    private final List<Heard> asked;
+    private Supplier<List<SceneProof>> known;
+    private final Map<Pressed, Tracer> otherwise = new HashMap<>();
+    private List<Heard> asked;
     private Told told;
     private List<Coming> comings;
     private List<Coming> processed;
@@ -49,13 +54,17 @@ public final class SceneProof {
     /// How a source that must be heard comes to an ear, step by step.
     public record Coming(Heard cell, Staircase way) {}
 
+    /// A knob that somebody would set otherwise.
+    private record Pressed(int knob, Setting to) {}
+
     /// One cell of the hearing chart.
     public record Heard(Ear ear, Source source, Brief.Standing standing, Hearing hearing) {}
 
     /// @param levels where line-up lies in the rig
     /// @param judge what finds the findings, asked once, when they are first wanted
-    /// @param earlier the same scene of a show with the same people, ears and checks, whose
-    ///     findings may be known
+    /// @param earlier the same scene before an edit, of a show with the same people and ears
+    /// @param known scenes with the same people, ears and checks whose findings may be known; asked
+    ///     once, when this one is judged
     SceneProof(
             Show show,
             Brief brief,
@@ -63,67 +72,106 @@ public final class SceneProof {
             Tracer tracer,
             Supplier<LevelMap> levels,
             Judge judge,
-            Optional<SceneProof> earlier) {
+            Optional<SceneProof> earlier,
+            Supplier<List<SceneProof>> known) {
         this.judge = judge;
         this.levels = levels;
+        this.known = known;
         this.show = show;
         this.scene = scene;
+        sources = show.sources();
         this.tracer = tracer;
-        List<Source> heard = show.sources();
-        sources = heard.size();
         List<Brief.Standing> wishes = brief.wishes(scene);
-        cells = new Heard[show.ears().size() * sources];
-        Heard[] before = earlier.map(then -> then.cells).orElse(null);
-        for (int s = 0; s < sources; s++) {
-            Source source = heard.get(s);
-            List<Hearing> everywhere = tracer.hearings(source.id());
-            for (int e = 0; e < show.ears().size(); e++) {
-                int cell = e * sources + s;
-                Heard was = before == null ? null : before[cell];
-                boolean same =
-                        was != null
-                                && was.hearing() == everywhere.get(e)
-                                && was.standing() == wishes.get(cell);
-                cells[cell] =
-                        same
-                                ? was
-                                : new Heard(
-                                        show.ears().get(e),
-                                        source,
-                                        wishes.get(cell),
-                                        everywhere.get(e));
-            }
-        }
-        asked = these(toAsk(earlier));
+        rows = new Heard[sources.size()][];
+        for (int s = 0; s < rows.length; s++) rows[s] = row(s, wishes, earlier);
+        all = new ByEars(rows, show.ears().size());
     }
 
-    /// The cells that differ from before, and those in which something was found then; all, where
-    /// nobody asked.
-    private BitSet toAsk(Optional<SceneProof> earlier) {
-        BitSet ask = new BitSet(cells.length);
-        ask.set(0, cells.length);
-        Optional<Told> found = earlier.flatMap(SceneProof::toldIfDone);
-        if (found.isEmpty()) return ask;
-        boolean acts = tracer.live().isProcessedLike(earlier.get().tracer.live());
-        if (!acts) return ask; // what a processor does need not show in the hearing
-        for (int c = 0; c < cells.length; c++)
-            if (!found.get().cells().get(c) && isAlike(c, earlier.get())) ask.clear(c);
+    private Heard[] row(int s, List<Brief.Standing> wishes, Optional<SceneProof> earlier) {
+        Source source = sources.get(s);
+        Heard[] before = earlier.map(then -> then.rows[s]).orElse(null);
+        boolean shared = before != null && tracer.sharesHearings(source.id(), earlier.get().tracer);
+        List<Hearing> everywhere = shared ? List.of() : tracer.hearings(source.id());
+        Heard[] row = before == null ? new Heard[show.ears().size()] : before.clone();
+        boolean same = before != null;
+        for (int e = 0; e < row.length; e++) {
+            Hearing hearing = shared ? row[e].hearing() : everywhere.get(e);
+            Brief.Standing wish = wishes.get(e * rows.length + s);
+            boolean asBefore =
+                    before != null && row[e].hearing() == hearing && row[e].standing() == wish;
+            if (asBefore) continue;
+            same = false;
+            row[e] = new Heard(show.ears().get(e), source, wish, hearing);
+        }
+        return same ? before : row;
+    }
+
+    /// All cells, ear by ear.
+    private static final class ByEars extends AbstractList<Heard> implements RandomAccess {
+        private final Heard[][] rows;
+        private final int ears;
+
+        ByEars(Heard[][] rows, int ears) {
+            this.rows = rows;
+            this.ears = ears;
+        }
+
+        @Override
+        public Heard get(int cell) {
+            return rows[cell % rows.length][cell / rows.length];
+        }
+
+        @Override
+        public int size() {
+            return ears * rows.length;
+        }
+    }
+
+    /// The cells that are not in one of the known scenes just as they are here, with nothing found
+    /// in them there; all, where nobody asked. A bit for each ear of each source, row by row.
+    private BitSet toAsk() {
+        BitSet ask = new BitSet(all.size());
+        ask.set(0, all.size());
+        for (SceneProof other : known.get()) {
+            Optional<Told> found = other.toldIfDone();
+            if (found.isEmpty()) continue;
+            boolean acts = tracer.live().isProcessedLike(other.tracer.live());
+            if (!acts) continue; // what a processor does need not show in the hearing
+            for (int s = 0; s < rows.length; s++)
+                if (rests(s) == other.rests(s)) strike(s, other, found.get().cells(), ask);
+        }
         return ask;
     }
 
-    /// Whether an ear hears a source just as before, and wants the same of it.
-    private boolean isAlike(int cell, SceneProof other) {
-        Heard here = cells[cell];
-        Heard there = other.cells[cell];
-        String source = here.source().id();
-        return here.hearing() == there.hearing()
-                && here.standing().equals(there.standing())
-                && scene.quiet().contains(source) == other.scene.quiet().contains(source);
+    private boolean rests(int s) {
+        return !scene.quiet().isEmpty() && scene.quiet().contains(sources.get(s).id());
     }
 
+    /// Strikes out what need not be asked, since it is so in another scene with nothing found.
+    private void strike(int s, SceneProof other, BitSet found, BitSet ask) {
+        int ears = show.ears().size();
+        boolean shared = rows[s] == other.rows[s];
+        int end = (s + 1) * ears;
+        for (int c = ask.nextSetBit(s * ears); c >= 0 && c < end; c = ask.nextSetBit(c + 1))
+            if (!found.get(c) && (shared || isAlike(rows[s][c % ears], other.rows[s][c % ears])))
+                ask.clear(c);
+    }
+
+    /// Whether an ear hears a source just as elsewhere, and wants the same of it.
+    private static boolean isAlike(Heard here, Heard there) {
+        return here == there
+                || here.hearing() == there.hearing() && here.standing().equals(there.standing());
+    }
+
+    /// Some cells, ear by ear.
     private List<Heard> these(BitSet which) {
-        if (which.cardinality() == cells.length) return all();
-        return which.stream().mapToObj(c -> cells[c]).toList();
+        if (which.cardinality() == all.size()) return all;
+        int ears = show.ears().size();
+        return which.stream()
+                .map(c -> c % ears * rows.length + c / ears)
+                .sorted()
+                .mapToObj(all::get)
+                .toList();
     }
 
     /// The show it is about.
@@ -194,22 +242,35 @@ public final class SceneProof {
     /// What would be heard with one knob standing otherwise, as when somebody presses a key.
     ///
     /// @throws IllegalArgumentException if there is no such knob
-    public Tracer with(Ref knob, Setting to) {
+    public synchronized Tracer with(Ref knob, Setting to) {
         LiveGraph live = tracer.live();
         int k = live.graph().knobIndex(knob.device(), knob.name());
         if (k < 0) throw new IllegalArgumentException("there is no knob " + knob);
         if (live.positions().get(k).equals(to)) return tracer;
-        return Tracer.after(live.at(live.positions().with(k, to)), List.of(tracer));
+        Pressed pressed = new Pressed(k, to);
+        Tracer traced = otherwise.get(pressed);
+        if (traced != null) return traced;
+        List<Tracer> kindred = new ArrayList<>(List.of(tracer));
+        for (SceneProof other : known.get()) other.ifTraced(pressed).ifPresent(kindred::add);
+        traced = Tracer.after(live.at(live.positions().with(k, to)), kindred);
+        otherwise.put(pressed, traced);
+        return traced;
+    }
+
+    private synchronized Optional<Tracer> ifTraced(Pressed pressed) {
+        return Optional.ofNullable(otherwise.get(pressed));
     }
 
     /// Every ear with every source, in the order of the show.
     public List<Heard> all() {
-        return Collections.unmodifiableList(Arrays.asList(cells));
+        return all;
     }
 
     /// The cells to be judged for what is heard and wished in them alone: every one, but for those
-    /// that are just as they were before, when nothing was wrong with them.
-    public List<Heard> asked() {
+    /// that are just as they were before an edit, or are in the first scene, where nothing was
+    /// wrong with them.
+    public synchronized List<Heard> asked() {
+        if (asked == null) asked = these(toAsk());
         return asked;
     }
 
@@ -223,7 +284,7 @@ public final class SceneProof {
     private List<Coming> workOutComings() {
         LiveGraph live = tracer.live();
         Limits limits = show.checks().limits();
-        return coming(asked, (source, best) -> !levels.get().isClear(source, best, live, limits));
+        return coming(asked(), (source, best) -> !levels.get().isClear(source, best, live, limits));
     }
 
     /// How all that must be heard, and is, comes to its ears through processors that are on; costs
@@ -282,7 +343,7 @@ public final class SceneProof {
     /// What one ear hears of every source.
     public List<Heard> of(String ear) {
         int e = tracer.live().graph().earIndex(ear);
-        return e < 0 ? List.of() : all().subList(e * sources, (e + 1) * sources);
+        return e < 0 ? List.of() : all.subList(e * rows.length, (e + 1) * rows.length);
     }
 
     /// What one ear hears of one source.
@@ -294,7 +355,7 @@ public final class SceneProof {
         if (e < 0 || s < 0)
             throw new IllegalArgumentException(
                     "no ear \"%s\" or source \"%s\"".formatted(ear, source));
-        return cells[e * sources + s];
+        return rows[s][e];
     }
 
     /// What is wrong in this scene, worst first.
@@ -311,6 +372,7 @@ public final class SceneProof {
         if (told == null) {
             List<Finding> all = judge.of(this);
             told = Told.of(show.checks().told(all, Finding::id), cellsOf(all));
+            known = List::of; // from now on they are not held
         }
         return told;
     }
@@ -319,19 +381,29 @@ public final class SceneProof {
         return Optional.ofNullable(told);
     }
 
+    /// Where something was found, or had to be looked at closely: of what is amiss for several ears
+    /// only the first may have been told.
     private BitSet cellsOf(List<Finding> findings) {
-        BitSet of = new BitSet(cells.length);
+        BitSet of = new BitSet(all.size());
+        for (Coming comes : comings())
+            of.set(place(comes.cell().ear().id(), comes.cell().source().id()));
         for (Finding finding : findings) {
-            int e = tracer.live().graph().earIndex(finding.key().ear());
-            int s = tracer.live().graph().sourceIndex(finding.key().source());
-            if (e >= 0 && s >= 0 && e < show.ears().size()) of.set(e * sources + s);
+            int place = place(finding.key().ear(), finding.key().source());
+            if (place >= 0) of.set(place);
         }
         return of;
     }
 
+    /// Of a cell among all, row by row; −1 where there is none.
+    private int place(String ear, String source) {
+        int e = tracer.live().graph().earIndex(ear);
+        int s = tracer.live().graph().sourceIndex(source);
+        return e < 0 || s < 0 || e >= show.ears().size() ? -1 : s * show.ears().size() + e;
+    }
+
     /// The findings, and where they are found again at once.
     ///
-    /// @param cells in which something was found, silenced or not
+    /// @param cells in which something was found, silenced or not, or nearly
     private record Told(
             List<Finding> findings,
             BitSet cells,

@@ -172,6 +172,15 @@ public final class Tracer {
         return Collections.unmodifiableList(Arrays.asList(row(s, source)));
     }
 
+    /// Whether every ear hears a source by the very same hearing in another state of the same
+    /// graph.
+    public boolean sharesHearings(String source, Tracer other) {
+        int s = live.graph().sourceIndex(source);
+        return s >= 0
+                && other.live.graph() == live.graph()
+                && row(s, source) == other.row(s, source);
+    }
+
     /// Everything that goes round, the nearest to howling first.
     public List<Loop> loops() {
         return loops;

@@ -1,6 +1,5 @@
 package rivulus.least;
 
-import java.time.Duration;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -15,8 +14,12 @@ import org.sat4j.core.VecInt;
 import org.sat4j.pb.IPBSolver;
 import org.sat4j.pb.SolverFactory;
 import org.sat4j.specs.ContradictionException;
+import org.sat4j.specs.IConstr;
+import org.sat4j.specs.ISolverService;
+import org.sat4j.specs.SearchListenerAdapter;
 import org.sat4j.specs.TimeoutException;
 import rivulus.gear.Setting;
+import rivulus.search.Budget;
 import rivulus.show.Ref;
 import rivulus.signal.SignalGraph;
 
@@ -32,6 +35,9 @@ import rivulus.signal.SignalGraph;
 public final class Cheapest {
     /// A turn and a scene.
     public static final int LEAST_IN_SCENES = 2;
+
+    /// What it costs to tell the solver everything anew.
+    private static final long STEPS_TO_ASK = 4;
 
     private final Dials dials;
     private final Set<Must> musts = new LinkedHashSet<>();
@@ -69,14 +75,12 @@ public final class Cheapest {
 
     /// The cheapest choice that is left; empty where there is none.
     ///
-    /// @throws TimeoutException if none is found in the time
-    public Optional<Choice> next(Duration most) throws TimeoutException {
-        long end = System.nanoTime() + most.toNanos();
+    /// @throws TimeoutException if the budget is spent before that is known
+    public Optional<Choice> next(Budget budget) throws TimeoutException {
         for (boolean possible = false; ; least++) {
-            Duration left = Duration.ofNanos(end - System.nanoTime());
-            Optional<Choice> choice = model.within(least, left);
+            Optional<Choice> choice = model.within(least, budget);
             if (choice.isPresent()) return choice;
-            if (!possible && !model.isPossible()) return Optional.empty();
+            if (!possible && !model.isPossible(budget)) return Optional.empty();
             possible = true;
         }
     }
@@ -100,26 +104,24 @@ public final class Cheapest {
 
     /// A smallest part of what must be that cannot be had together, told by what it is about;
     /// empty where all can. Every one of it is needed: any of them given up, the others can be had.
-    public List<String> clash() {
+    ///
+    /// @throws TimeoutException if the budget is spent before that is known
+    public List<String> clash(Budget budget) throws TimeoutException {
         List<String> about =
                 new ArrayList<>(new LinkedHashSet<>(musts.stream().map(Must::about).toList()));
-        if (isPossible(about)) return List.of();
+        if (isPossible(about, budget)) return List.of();
         for (String one : List.copyOf(about)) {
             List<String> without = new ArrayList<>(about);
             without.remove(one);
-            if (!isPossible(without)) about = without;
+            if (!isPossible(without, budget)) about = without;
         }
         return about;
     }
 
-    private boolean isPossible(List<String> about) {
-        try {
-            Model some = new Model();
-            for (Must must : musts) if (about.contains(must.about())) some.tell(must);
-            return some.isPossible();
-        } catch (TimeoutException unknown) {
-            return false;
-        }
+    private boolean isPossible(List<String> about, Budget budget) throws TimeoutException {
+        Model some = new Model();
+        for (Must must : musts) if (about.contains(must.about())) some.tell(must);
+        return some.isPossible(budget);
     }
 
     /// A knob in a scene, or for the whole show.
@@ -127,10 +129,11 @@ public final class Cheapest {
 
     /// The problem as the solver is told it.
     private final class Model {
-        private final Map<Turned, Integer> stands = new HashMap<>();
+        // in the order in which they were told, so that the solver is told the same every time
+        private final Map<Turned, Integer> stands = new LinkedHashMap<>();
         private final Map<Turned, Integer> followed = new HashMap<>();
-        private final Map<Stand, Integer> costs = new HashMap<>();
-        private final Map<Integer, Integer> sceneCosts = new HashMap<>();
+        private final Map<Stand, Integer> costs = new LinkedHashMap<>();
+        private final Map<Integer, Integer> sceneCosts = new LinkedHashMap<>();
         private final Set<List<Integer>> clauses = new LinkedHashSet<>();
         private final List<int[]> told = new ArrayList<>();
         private final Map<Place, VecInt> oneAtMost = new LinkedHashMap<>();
@@ -179,11 +182,11 @@ public final class Cheapest {
         /// It comes to a node by one of the legs that enter it, from where it comes to as well.
         private void tell(Passage passage) {
             int scene = passage.scene();
-            Map<Integer, List<Passage.Step>> entering = new HashMap<>();
+            Map<Integer, List<Passage.Step>> entering = new LinkedHashMap<>();
             for (Passage.Step step : passage.steps())
                 entering.computeIfAbsent(step.to(), _ -> new ArrayList<>()).add(step);
             if (passage.to().stream().anyMatch(passage.from()::contains)) return;
-            Map<Integer, Integer> comes = new HashMap<>();
+            Map<Integer, Integer> comes = new LinkedHashMap<>();
             entering.keySet().forEach(node -> comes.put(node, variable()));
             passage.from().forEach(comes::remove);
             List<Integer> ends =
@@ -279,16 +282,16 @@ public final class Cheapest {
             return sceneCosts.computeIfAbsent(scene, _ -> variable());
         }
 
-        boolean isPossible() throws TimeoutException {
+        boolean isPossible(Budget budget) throws TimeoutException {
             try {
-                return !hopeless && (variables == 0 || solver().isSatisfiable());
+                return !hopeless && (variables == 0 || isSatisfiable(solver(), budget));
             } catch (ContradictionException no) {
                 return false;
             }
         }
 
         /// A choice that costs no more than so much, if there is one.
-        Optional<Choice> within(int most, Duration time) throws TimeoutException {
+        Optional<Choice> within(int most, Budget budget) throws TimeoutException {
             if (hopeless) return Optional.empty();
             if (variables == 0) return Optional.of(new Choice(List.of(), 0, List.of()));
             try {
@@ -303,8 +306,7 @@ public final class Cheapest {
                 sceneCosts.values().forEach(variable -> what.push(variable));
                 while (weights.size() < what.size()) weights.push(1);
                 if (!what.isEmpty()) solver.addAtMost(what, weights, most);
-                solver.setTimeoutMs(Math.max(1, time.toMillis()));
-                return solver.isSatisfiable()
+                return isSatisfiable(solver, budget)
                         ? Optional.of(choice(solver::model))
                         : Optional.empty();
             } catch (ContradictionException no) {
@@ -330,6 +332,42 @@ public final class Cheapest {
             return dials.own(turned.scene(), turned.knob())
                     .map(own -> !own.equals(turned.to()))
                     .orElse(true);
+        }
+    }
+
+    /// Asks a solver, as long as the budget lasts.
+    private static boolean isSatisfiable(IPBSolver solver, Budget budget) throws TimeoutException {
+        if (budget.isOver()) throw new TimeoutException();
+        Conflicts conflicts = new Conflicts(budget);
+        solver.setSearchListener(conflicts);
+        solver.setTimeoutOnConflicts((int) Math.min(budget.left(), Integer.MAX_VALUE));
+        try {
+            return solver.isSatisfiable();
+        } finally {
+            budget.spend(conflicts.met + STEPS_TO_ASK);
+        }
+    }
+
+    /// Counts the solver's conflicts, and breaks off when somebody stops the search.
+    private static final class Conflicts extends SearchListenerAdapter<ISolverService> {
+        private static final long serialVersionUID = 1;
+        private final transient Budget budget;
+        private transient ISolverService solver;
+        private long met;
+
+        Conflicts(Budget budget) {
+            this.budget = budget;
+        }
+
+        @Override
+        public void init(ISolverService service) {
+            solver = service;
+        }
+
+        @Override
+        public void conflictFound(IConstr conflict, int level, int trail) {
+            met++;
+            if (budget.isStopped()) solver.stop();
         }
     }
 

@@ -5,7 +5,6 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
 import rivulus.check.Finding;
 import rivulus.check.Proof;
@@ -16,6 +15,7 @@ import rivulus.least.Scope;
 import rivulus.remedy.Cures;
 import rivulus.remedy.Remedies;
 import rivulus.remedy.Remedy;
+import rivulus.search.Budget;
 import rivulus.show.Mix;
 import rivulus.show.Ref;
 import rivulus.show.Show;
@@ -30,12 +30,16 @@ import rivulus.signal.SignalGraph;
 public final class MixWriting {
     private static final String MIX = "mix";
 
-    private final Prover prover;
-    private final BooleanSupplier cancelled;
+    /// What writing the mixes of a show may cost, in steps.
+    public static final long STEPS = 4 * Budget.USUAL;
 
-    public MixWriting(Prover prover, BooleanSupplier cancelled) {
+    private final Prover prover;
+    private final Budget budget;
+
+    /// @param budget for all that is written; no search may take more than half of what is left
+    public MixWriting(Prover prover, Budget budget) {
         this.prover = prover;
-        this.cancelled = cancelled;
+        this.budget = budget;
     }
 
     /// A mix written.
@@ -44,7 +48,8 @@ public final class MixWriting {
     /// @param words what is turned for it, or why it cannot be had: "Set … to off."; empty where
     ///     the knobs stand so already
     /// @param carried whether it carries what it says
-    public record Line(Feed feed, String words, boolean carried) {}
+    /// @param complete whether everything was tried; if not, a larger budget may find how
+    public record Line(Feed feed, String words, boolean carried, boolean complete) {}
 
     /// What comes of writing.
     ///
@@ -53,6 +58,11 @@ public final class MixWriting {
     public record Written(Edit edit, Proof proof, List<Line> lines) {
         public Written {
             lines = List.copyOf(lines);
+        }
+
+        /// Whether everything was tried; if not, a larger budget may find more.
+        public boolean isComplete() {
+            return lines.stream().allMatch(Line::complete);
         }
     }
 
@@ -95,10 +105,10 @@ public final class MixWriting {
                                 Optional.of(new Mix(feed.at(), feed.asked().get(), Extras.NONE)));
         Proof now = prover.prove(said, proof);
         for (Feed feed : feeds) {
-            if (cancelled.getAsBoolean()) break;
+            if (budget.isStopped()) break;
             if (feed.asked().isEmpty()) {
                 if (!feed.torn().isEmpty())
-                    lines.add(new Line(feed, String.join("; ", feed.torn()) + ".", false));
+                    lines.add(new Line(feed, String.join("; ", feed.torn()) + ".", false, true));
                 continue;
             }
             Carried carried = carriedOut(now, feed, false);
@@ -116,7 +126,7 @@ public final class MixWriting {
                 proof.heard().stream()
                         .filter(f -> f.rule().equals(MIX) && isAbout(f, feed))
                         .toList();
-        if (all.isEmpty()) return new Carried(proof, new Line(feed, "", true));
+        if (all.isEmpty()) return new Carried(proof, new Line(feed, "", true, true));
         Mix mix = proof.show().mix(feed.at()).orElseThrow();
         List<Double> levels = mix.steps().stream().map(Mix.Step::db).distinct().toList();
         Set<Ref> own = own(proof.graph(), feed.at());
@@ -129,13 +139,14 @@ public final class MixWriting {
                         : cures;
         // what its own knobs cannot do together says more than that nothing else was found
         if (!any.isEmpty() || any.complete() || !cures.complete()) cures = any;
-        if (cures.isEmpty()) return new Carried(proof, new Line(feed, cures.words(), false));
+        if (cures.isEmpty())
+            return new Carried(proof, new Line(feed, cures.words(), false, cures.complete()));
         Remedy best = cures.all().getFirst();
-        return new Carried(best.after(), new Line(feed, best.sentence(), true));
+        return new Carried(best.after(), new Line(feed, best.sentence(), true, true));
     }
 
     private Cures turns(Proof proof, List<Finding> all, Optional<String> alone, Scope scope) {
-        return Remedies.turns(prover, proof, all, alone, scope, cancelled);
+        return Remedies.turns(prover, proof, all, alone, scope, budget.part(budget.left() / 2));
     }
 
     /// The knobs that a feed has to itself: whatever they govern ends where it is mixed, or comes

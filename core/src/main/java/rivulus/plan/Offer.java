@@ -13,6 +13,8 @@ import rivulus.edit.Edit;
 /// @param undone lines that could not be carried out, each with why
 /// @param turned what knobs were turned for it, as orders
 /// @param left what is still wrong and serious
+/// @param complete whether everything was tried against what is left; if not, a larger budget may
+///     end more of it
 /// @param toBuy what is not in the cupboard, or, where nothing is owned, all that is new
 /// @param leads how many leads there are
 /// @param ownVoiceMs how late somebody here hears their own voice by wire, at the worst
@@ -26,6 +28,7 @@ public record Offer(
         List<String> undone,
         List<String> turned,
         List<Trouble> left,
+        boolean complete,
         List<String> toBuy,
         int leads,
         OptionalDouble ownVoiceMs,
@@ -37,6 +40,11 @@ public record Offer(
         turned = List.copyOf(turned);
         left = List.copyOf(left);
         toBuy = List.copyOf(toBuy);
+    }
+
+    /// Whether a larger budget may make it better.
+    public boolean mayBeBettered() {
+        return !left.isEmpty() && !complete;
     }
 
     /// Whether nothing serious is left, and all of it could be done.

@@ -20,6 +20,7 @@ public final class PlanReport {
         out.put("name", offer.pattern().name());
         out.put("clean", offer.isClean());
         out.put("left", offer.left().stream().map(Trouble::headline).toList());
+        out.put("allTried", offer.complete());
         out.put("undone", offer.undone());
         out.put("toBuy", offer.toBuy());
         out.put("leads", offer.leads());

@@ -1,6 +1,5 @@
 package rivulus.plan;
 
-import java.time.Duration;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -29,10 +28,12 @@ import rivulus.leads.LeadReport;
 import rivulus.leads.Stock;
 import rivulus.mix.Feeds;
 import rivulus.mix.MixWriting;
+import rivulus.remedy.Cures;
 import rivulus.remedy.Remedies;
 import rivulus.remedy.Remedy;
 import rivulus.say.Listening;
 import rivulus.say.Page;
+import rivulus.search.Budget;
 import rivulus.show.Cable;
 import rivulus.show.Device;
 import rivulus.show.Ear;
@@ -48,12 +49,12 @@ import rivulus.signal.Compiler;
 /// written them; mixes are written from the brief; what is wrong then is ended by the least turns,
 /// or gear; and what comes of it is proven. Whatever the rig has already is kept.
 public final class Planner {
-    /// However slow the machine, a plan takes no longer to be put right.
-    private static final Duration MOST_TIME = Duration.ofSeconds(4);
+    /// What putting one plan right may cost, in steps.
+    public static final long STEPS = 64_000;
 
-    /// Nor any longer once there is a plan that is clean: of the others one wants to know what they
-    /// lack.
-    private static final Duration MOST_TIME_BESIDES = Duration.ofMillis(300);
+    /// Once there is a plan that is clean the others may cost an eighth of that: of them one wants
+    /// to know what they lack.
+    private static final int PARTS_BESIDES = 8;
 
     private static final int MOST_CURES = 24;
     private static final int OFFERED = 3;
@@ -61,17 +62,17 @@ public final class Planner {
 
     private final Prover prover;
     private final BooleanSupplier cancelled;
-    private final Duration most;
+    private final long steps;
 
     public Planner(Prover prover, BooleanSupplier cancelled) {
-        this(prover, cancelled, MOST_TIME);
+        this(prover, cancelled, STEPS);
     }
 
-    /// @param most how long it may take to put one plan right
-    Planner(Prover prover, BooleanSupplier cancelled, Duration most) {
+    /// @param steps what putting one plan right may cost
+    public Planner(Prover prover, BooleanSupplier cancelled, long steps) {
         this.prover = prover;
         this.cancelled = cancelled;
-        this.most = most;
+        this.steps = steps;
     }
 
     /// Hears how planning goes, on whatever thread plans.
@@ -82,7 +83,7 @@ public final class Planner {
         /// A pattern is tried now.
         default void trying(Pattern pattern) {}
 
-        /// There is a clean plan already; others may still come.
+        /// There is one plan more; these are the best so far, and others may still come.
         default void found(List<Offer> best) {}
     }
 
@@ -93,19 +94,23 @@ public final class Planner {
         List<Offer> offers = new ArrayList<>();
         // the first, which is what one likes, alone: the others need not try hard once it is clean
         for (Pattern first : tried.stream().limit(1).toList())
-            offers.add(right(begun(show, first, progress), most));
+            offers.add(right(begun(show, first, progress), steps));
         boolean clean = offers.stream().anyMatch(Offer::isClean);
-        if (clean && !cancelled.getAsBoolean()) progress.found(best(show, offers));
+        if (!offers.isEmpty() && !cancelled.getAsBoolean()) progress.found(best(show, offers));
         List<Making> others =
                 tried.parallelStream()
                         .skip(1)
                         .map(pattern -> begun(show, pattern, progress))
                         .toList();
-        Duration besides = clean ? shorter(MOST_TIME_BESIDES) : most;
+        long besides = clean ? steps / PARTS_BESIDES : steps;
         worthPuttingRight(offers, others).parallelStream()
                 .filter(_ -> !cancelled.getAsBoolean())
                 .map(making -> right(making, besides))
-                .forEachOrdered(offers::add);
+                .forEachOrdered(
+                        offer -> {
+                            offers.add(offer);
+                            if (!cancelled.getAsBoolean()) progress.found(best(show, offers));
+                        });
         return best(show, offers);
     }
 
@@ -142,13 +147,9 @@ public final class Planner {
                 || pattern.hub().get().equals(liked.get().word());
     }
 
-    private Duration shorter(Duration other) {
-        return other.compareTo(most) < 0 ? other : most;
-    }
-
     /// One plan.
     public Offer plan(Show show, Pattern pattern) {
-        return right(begun(show, pattern, Progress.NONE), most);
+        return right(begun(show, pattern, Progress.NONE), steps);
     }
 
     /// A plan of which the gear is there, and joined.
@@ -162,8 +163,8 @@ public final class Planner {
         return making;
     }
 
-    private static Offer right(Making making, Duration within) {
-        making.right(within);
+    private Offer right(Making making, long steps) {
+        making.right(Budget.of(steps).stoppedBy(cancelled));
         return making.offer();
     }
 
@@ -182,6 +183,8 @@ public final class Planner {
         private String added = "";
 
         private Proof proof;
+        /// Whether everything was tried against what is left.
+        private boolean complete = true;
 
         Making(Show start, Pattern pattern) {
             this.start = start;
@@ -339,42 +342,39 @@ public final class Planner {
 
         /// Microphones get their 48 V, for without it they give nothing, whatever is turned; mixes
         /// are written from the brief; then what is wrong is ended one by one.
-        void right(Duration within) {
+        void right(Budget budget) {
             proof = prover.prove(show);
             for (Trouble trouble : Trouble.of(proof))
                 if (trouble.first().rule().equals(Fault.Kind.PHANTOM.word()))
-                    ended(trouble, cancelled);
+                    ended(trouble, budget);
             MixWriting.Written written =
-                    new MixWriting(prover, until(within.dividedBy(2))).all(proof, _ -> {});
+                    new MixWriting(prover, budget.part(budget.left() / 2)).all(proof, _ -> {});
             written.lines().stream()
                     .filter(line -> line.carried() && !line.words().isEmpty())
                     .forEach(line -> turned.add(line.words()));
             proof = written.proof();
             Set<String> hopeless = new HashSet<>();
-            BooleanSupplier late = until(within.dividedBy(2));
-            for (int cures = 0; cures < MOST_CURES && !late.getAsBoolean(); cures++) {
+            for (int cures = 0; cures < MOST_CURES; cures++) {
                 Optional<Trouble> next =
                         left().stream().filter(t -> !hopeless.contains(t.id())).findFirst();
                 if (next.isEmpty()) break;
-                if (!ended(next.get(), late)) hopeless.add(next.get().id());
+                if (!ended(next.get(), budget)) hopeless.add(next.get().id());
             }
             show = proof.show();
         }
 
         /// Whether something ended it.
-        private boolean ended(Trouble trouble, BooleanSupplier late) {
-            Optional<Remedy> best = Remedies.of(prover, proof, trouble, 1, late).first();
+        private boolean ended(Trouble trouble, Budget budget) {
+            Cures found =
+                    Remedies.of(prover, proof, trouble, 1, budget.part(Budget.USUAL), _ -> {});
+            Optional<Remedy> best = found.first();
+            if (best.isEmpty() && !found.complete()) complete = false;
             best.ifPresent(
                     remedy -> {
                         turned.add(remedy.sentence());
                         proof = remedy.after();
                     });
             return best.isPresent();
-        }
-
-        private BooleanSupplier until(Duration time) {
-            long end = System.nanoTime() + time.toNanos();
-            return () -> cancelled.getAsBoolean() || System.nanoTime() > end;
         }
 
         private List<Trouble> left() {
@@ -391,6 +391,7 @@ public final class Planner {
                     undone,
                     turned,
                     left(),
+                    complete,
                     toBuy(),
                     show.rig().cables().size(),
                     ownVoiceMs(),

@@ -8,16 +8,26 @@ import rivulus.words.Words;
 /// What there is against a trouble.
 ///
 /// @param all the remedies, best first
-/// @param complete whether everything that is worth offering was tried; if not, the budget ran out
+/// @param complete whether everything that is worth offering was tried; if not, the budget ran out,
+///     and a larger one may find more
+/// @param tried how many changes were proven whole for it
 /// @param clash where nothing will do: wishes that cannot all be had with this gear, none of them
 ///     left out without the others being possible; empty where that was not found out
-public record Cures(List<Remedy> all, boolean complete, List<String> clash) {
+public record Cures(List<Remedy> all, boolean complete, int tried, List<String> clash) {
+    /// None, and nothing is worth a search.
+    public static final Cures NONE = new Cures(List.of(), true, 0, List.of());
+
     /// None, and nobody knows whether there is one.
-    public static final Cures UNKNOWN = new Cures(List.of(), false, List.of());
+    public static final Cures UNKNOWN = new Cures(List.of(), false, 0, List.of());
 
     public Cures {
         all = List.copyOf(all);
         clash = List.copyOf(clash);
+    }
+
+    /// The first that was found, while others are looked for.
+    public static Cures soFar(Remedy first) {
+        return new Cures(List.of(first), false, 0, List.of());
     }
 
     /// The best.
@@ -35,9 +45,25 @@ public record Cures(List<Remedy> all, boolean complete, List<String> clash) {
         return all.isEmpty();
     }
 
-    /// What to say where there is none.
+    /// Whether a larger budget may bring something better than the best there is.
+    public boolean mayBeBettered() {
+        return !complete && first().filter(Remedy::least).isEmpty();
+    }
+
+    /// What to say of how far it was searched: where there is none, and where the best may not be
+    /// the best there is; else empty.
     public String words() {
-        if (!complete) return "None was found in the time; there may be one.";
+        if (!all.isEmpty() && !mayBeBettered()) return "";
+        if (!complete && tried == 0)
+            return all.isEmpty()
+                    ? "The search was stopped before anything was tried."
+                    : "The first that was found; whether there is a better one is being tried.";
+        if (!complete)
+            return all.isEmpty()
+                    ? "Nothing that ends this was found so far, %s tried; there may be something."
+                            .formatted(Words.count(tried, "change"))
+                    : "Best found so far, %s tried; there may be something cheaper."
+                            .formatted(Words.count(tried, "change"));
         if (clash.size() < 2)
             return "Nothing that suggests itself ends this without causing something else.";
         return "These %s cannot all be had with this gear: %s. Give one up, or add what carries it."

@@ -1,6 +1,5 @@
 package rivulus.remedy;
 
-import java.time.Duration;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.EnumSet;
@@ -11,7 +10,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
 import java.util.function.IntSupplier;
 import java.util.stream.Collectors;
@@ -36,9 +34,9 @@ import rivulus.least.Scope;
 import rivulus.least.Stand;
 import rivulus.rule.Idea;
 import rivulus.rule.Need;
-import rivulus.rule.Rule;
 import rivulus.rule.Rules;
 import rivulus.rule.Workshop;
+import rivulus.search.Budget;
 import rivulus.show.Limit;
 import rivulus.show.Limits;
 import rivulus.show.Ref;
@@ -59,20 +57,11 @@ import rivulus.words.Words;
 /// Least among turns that open or close something, pick, or bring a level to off, to nominal or to
 /// what the finding itself asks for; nobody drowns what comes twice under something louder.
 final class LeastTurns {
-    private static final int MOST_TRIALS = 240;
-    private static final int LEAST_TRIALS = 24;
-    private static final long MOST_CELLS = 2_000_000;
-
-    /// However slow the machine, nobody waits longer.
-    private static final Duration MOST_TIME = Rule.PATIENCE;
-
-    private static final int TRIALS_FOR_OTHERS = 40;
-
     /// A remedy that costs more than this above the cheapest is not offered.
     private static final int WORTH_OFFERING = 1;
 
-    /// Others are looked for no longer than the least was, and this.
-    private static final Duration TIME_FOR_OTHERS = Duration.ofMillis(120);
+    /// Others are looked for as long as the least was, and for a sixteenth of the budget.
+    private static final int PART_FOR_OTHERS = 16;
 
     private static final int WAYS_LOOKED_AT = 4;
 
@@ -102,7 +91,7 @@ final class LeastTurns {
     private final Proof base;
     private final Trial trial;
     private final Workshop workshop;
-    private final BooleanSupplier cancelled;
+    private final Budget whole;
     private final Limits limits;
     private final boolean lacks;
     /// And about several such things.
@@ -117,22 +106,15 @@ final class LeastTurns {
 
     private final List<Remedy> answers = new ArrayList<>();
     private boolean everyMustWasOne = true;
-    private int trialsLeft;
-    private long start;
-    private long end;
+    private int tried;
 
     LeastTurns(
-            Prover prover,
-            Proof base,
-            Trial trial,
-            Workshop workshop,
-            Scope scope,
-            BooleanSupplier cancelled) {
+            Prover prover, Proof base, Trial trial, Workshop workshop, Scope scope, Budget budget) {
         this.prover = prover;
         this.base = base;
         this.trial = trial;
         this.workshop = workshop;
-        this.cancelled = cancelled;
+        whole = budget;
         limits = base.show().checks().limits();
         long lacking =
                 trial.trouble().stream()
@@ -156,46 +138,45 @@ final class LeastTurns {
     ///
     /// @param soFar told the first that is found, before it is proven least and others are found
     Cures found(int most, Consumer<Remedy> soFar) {
-        if (ideas.isEmpty() && trial.trouble().stream().allMatch(this::isVague))
-            return new Cures(List.of(), true, List.of());
+        if (ideas.isEmpty() && trial.trouble().stream().allMatch(this::isVague)) return Cures.NONE;
         List<Must> asked = trial.trouble().stream().<Must>flatMap(f -> told(f).stream()).toList();
         asked.forEach(cheapest::must);
         asked.stream()
                 .filter(OneOf.class::isInstance)
                 .flatMap(Must::knobs)
                 .forEach(this.asked::add);
-        start = System.nanoTime();
-        Duration worth =
+        int parts =
                 trial.trouble().stream()
-                        .map(finding -> Rules.of(finding).worth())
-                        .max(Comparator.naturalOrder())
-                        .orElse(MOST_TIME);
-        end = start + worth.toNanos();
-        trialsLeft = trials();
-        boolean known = enumerate(() -> answers.isEmpty() ? Cheapest.LEAST_IN_SCENES : 0);
+                        .mapToInt(finding -> Rules.of(finding).parts())
+                        .min()
+                        .orElse(1);
+        Budget budget = whole.part(whole.left() / parts);
+        long forOthers = budget.left() / PART_FOR_OTHERS;
+        boolean known = enumerate(budget, () -> answers.isEmpty() ? Cheapest.LEAST_IN_SCENES : 0);
         answers.forEach(soFar);
         if (known && answers.isEmpty()) {
             cheapest.inScenesToo();
-            known = enumerate(() -> answers.isEmpty() ? Integer.MAX_VALUE : 0);
+            known = enumerate(budget, () -> answers.isEmpty() ? Integer.MAX_VALUE : 0);
             answers.forEach(soFar);
         }
         if (answers.isEmpty() && !known) {
             tryIdeas();
             answers.forEach(soFar);
         }
-        if (answers.isEmpty()) return new Cures(List.of(), known && everyMustWasOne, clash(known));
+        if (answers.isEmpty()) {
+            boolean all = known && everyMustWasOne;
+            return new Cures(List.of(), all, tried, all ? clash(budget) : List.of());
+        }
         int least = leastEffort();
         boolean proven =
                 known
                         && everyMustWasOne
                         && trial.trouble().stream().allMatch(f -> Rules.of(f).isLeastAsked());
-        trialsLeft = Math.min(trialsLeft, TRIALS_FOR_OTHERS);
-        long now = System.nanoTime();
-        end = Math.min(end, now + (now - start) + TIME_FOR_OTHERS.toNanos());
-        boolean all = known && enumerate(() -> worthTrying(most));
+        Budget others = budget.part(budget.spent() + forOthers);
+        boolean all = known && enumerate(others, () -> worthTrying(most));
         if (all) {
             cheapest.inScenesToo();
-            all = enumerate(() -> worthTrying(most));
+            all = enumerate(others, () -> worthTrying(most));
         }
         return new Cures(
                 offered().stream()
@@ -207,6 +188,7 @@ final class LeastTurns {
                                                 : remedy)
                         .toList(),
                 all,
+                tried,
                 List.of());
     }
 
@@ -215,31 +197,35 @@ final class LeastTurns {
         return Rules.of(finding).need(finding) == Need.OTHER;
     }
 
-    /// Wishes that cannot all be had, where it is known that nothing will do.
-    private List<String> clash(boolean known) {
-        if (!known || !everyMustWasOne) return List.of();
-        return cheapest.clash();
+    /// Wishes that cannot all be had, where it is known that nothing will do; empty where the
+    /// budget does not last for that.
+    private List<String> clash(Budget budget) {
+        try {
+            return cheapest.clash(budget);
+        } catch (TimeoutException unknown) {
+            return List.of();
+        }
     }
 
     /// Tries what is cheapest until nothing is left that is worth a try; says whether it came that
     /// far.
-    private boolean enumerate(IntSupplier worth) {
-        while (!cancelled.getAsBoolean() && trialsLeft-- > 0) {
+    private boolean enumerate(Budget budget, IntSupplier worth) {
+        while (!budget.isOver()) {
             try {
-                Duration left = Duration.ofNanos(end - System.nanoTime());
-                Optional<Choice> next = cheapest.next(left);
+                Optional<Choice> next = cheapest.next(budget);
                 if (next.isEmpty() || next.get().cost() > worth.getAsInt()) return true;
+                budget.spend(Prover.steps(base.show()));
                 tryOut(next.get());
                 if (worth.getAsInt() < next.get().cost()) return true;
-            } catch (TimeoutException late) {
+            } catch (TimeoutException spent) {
                 return false;
             }
         }
         return false;
     }
 
-    /// Where time ran out: what the rules themselves think of, each idea by itself, and the first
-    /// of every finding together.
+    /// Where the budget ran out: what the rules themselves think of, each idea by itself, and the
+    /// first of every finding together.
     private void tryIdeas() {
         Set<Map<Ref, Setting>> some = new LinkedHashSet<>();
         Map<Ref, Setting> together = new LinkedHashMap<>();
@@ -251,7 +237,7 @@ final class LeastTurns {
         List<Map<Ref, Setting>> tried = new ArrayList<>(List.of(together));
         some.stream().limit(IDEAS_TRIED).forEach(tried::add);
         for (Map<Ref, Setting> idea : tried) {
-            if (cancelled.getAsBoolean() || !answers.isEmpty()) return;
+            if (whole.isStopped() || !answers.isEmpty()) return;
             tryOut(cheapest.choice(base.graph(), idea));
         }
     }
@@ -280,6 +266,7 @@ final class LeastTurns {
     }
 
     private void tryOut(Choice choice) {
+        tried++;
         Proof proof = prover.prove(base.show().with(choice.turns()), base);
         List<Must> lacking = lacking(choice, proof);
         if (lacking.isEmpty() && trial.isGoodForTheRig(proof)) {
@@ -440,15 +427,6 @@ final class LeastTurns {
         return needs.other(scene, about, at, all);
     }
 
-    /// How many proofs may be tried: fewer where each has more to go through.
-    private int trials() {
-        long cells =
-                (long) base.show().ears().size()
-                        * base.show().sources().size()
-                        * base.show().scenes().size();
-        return Math.clamp(MOST_CELLS / Math.max(1, cells), LEAST_TRIALS, MOST_TRIALS);
-    }
-
     private Comparator<Remedy> bestFirst() {
         return Comparator.comparing(Remedy::hasPrice)
                 .thenComparingInt(Remedy::effort)
@@ -489,7 +467,7 @@ final class LeastTurns {
                 List.of(),
                 choice.cost(),
                 false,
-                after,
+                After.of(prover, base, after),
                 Effect.between(base, after),
                 trial.brings(after));
     }

@@ -5,7 +5,6 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
 import rivulus.check.Finding;
 import rivulus.check.Proof;
@@ -20,6 +19,7 @@ import rivulus.least.Scope;
 import rivulus.rule.Idea;
 import rivulus.rule.Rules;
 import rivulus.rule.Workshop;
+import rivulus.search.Budget;
 import rivulus.show.Cable;
 import rivulus.show.Device;
 import rivulus.show.Rig;
@@ -37,7 +37,8 @@ public final class Remedies {
     private final Workshop workshop;
     private final Trial trial;
     private final int most;
-    private final BooleanSupplier cancelled;
+    private final Budget budget;
+    private int tried;
 
     /// So many changes of gear are tried with a second one, and so many second ones with each.
     private static final int HALVES = 5;
@@ -45,16 +46,11 @@ public final class Remedies {
     /// With how many leads turns are looked for besides.
     private int leadsWithTurns = 4;
 
-    private Remedies(
-            Prover prover,
-            Proof base,
-            List<Finding> findings,
-            int most,
-            BooleanSupplier cancelled) {
+    private Remedies(Prover prover, Proof base, List<Finding> findings, int most, Budget budget) {
         this.prover = prover;
         this.base = base;
         this.most = most;
-        this.cancelled = cancelled;
+        this.budget = budget;
         workshop = new Workshop(base, prover.catalogue());
         trial = new Trial(base, findings);
     }
@@ -62,30 +58,26 @@ public final class Remedies {
     /// The best remedies of a finding in every scene it shows in, least effort first, at most
     /// `most`.
     public static Cures of(Prover prover, Proof proof, Finding finding, int most) {
-        return of(prover, proof, finding, most, () -> false);
+        return of(prover, proof, finding, most, Budget.usual());
     }
 
-    /// The best remedies of a finding in every scene it shows in; given up early, with what is
-    /// found by then, when `cancelled` says so.
-    public static Cures of(
-            Prover prover, Proof proof, Finding finding, int most, BooleanSupplier cancelled) {
+    /// The best remedies of a finding in every scene it shows in, as far as the budget lasts.
+    public static Cures of(Prover prover, Proof proof, Finding finding, int most, Budget budget) {
         List<Finding> same =
                 finding.isOfTheRig()
                         ? List.of(finding)
                         : proof.heard().stream()
                                 .filter(f -> f.key().anyScene().equals(finding.key().anyScene()))
                                 .toList();
-        return new Remedies(prover, proof, same, most, cancelled).search(_ -> {});
-    }
-
-    /// The best remedies of a whole trouble; given up early, with what is found by then, when
-    /// `cancelled` says so.
-    public static Cures of(
-            Prover prover, Proof proof, Trouble trouble, int most, BooleanSupplier cancelled) {
-        return of(prover, proof, trouble, most, cancelled, _ -> {});
+        return new Remedies(prover, proof, same, most, budget).search(_ -> {});
     }
 
     /// The best remedies of a whole trouble.
+    public static Cures of(Prover prover, Proof proof, Trouble trouble, int most) {
+        return of(prover, proof, trouble, most, Budget.usual(), _ -> {});
+    }
+
+    /// The best remedies of a whole trouble, as far as the budget lasts.
     ///
     /// @param soFar told the first turns of knobs that will do as soon as they are found
     public static Cures of(
@@ -93,9 +85,9 @@ public final class Remedies {
             Proof proof,
             Trouble trouble,
             int most,
-            BooleanSupplier cancelled,
+            Budget budget,
             Consumer<Remedy> soFar) {
-        return new Remedies(prover, proof, trouble.findings(), most, cancelled).search(soFar);
+        return new Remedies(prover, proof, trouble.findings(), most, budget).search(soFar);
     }
 
     /// The best turns of knobs that end some findings of what is heard.
@@ -109,77 +101,76 @@ public final class Remedies {
             List<Finding> findings,
             Optional<String> alone,
             Scope scope,
-            BooleanSupplier cancelled) {
+            Budget budget) {
         Workshop workshop = new Workshop(proof, prover.catalogue());
         Trial trial = new Trial(proof, findings, alone);
-        return new LeastTurns(prover, proof, trial, workshop, scope, cancelled).found(1, _ -> {});
+        return new LeastTurns(prover, proof, trial, workshop, scope, budget).found(1, _ -> {});
     }
 
     private Cures search(Consumer<Remedy> soFar) {
         Finding first = trial.first();
         if (first.isOfTheRig()) return onGear(first);
         Cures turned =
-                new LeastTurns(prover, base, trial, workshop, Scope.ANY, cancelled)
-                        .found(most, soFar);
+                new LeastTurns(prover, base, trial, workshop, Scope.ANY, budget).found(most, soFar);
         if (!turned.isEmpty() || !turned.complete()) return turned;
         Cures gear = onGear(first);
-        return gear.isEmpty() ? turned : gear;
+        return gear.isEmpty() && gear.complete() ? turned : gear;
     }
 
     // Gear
 
     /// What brings a caution of its own only where nothing else will do.
     private Cures onGear(Finding finding) {
-        if (!Rules.of(finding).isWorthEnding(finding)) return new Cures(List.of(), true, List.of());
+        if (!Rules.of(finding).isWorthEnding(finding)) return Cures.NONE;
         List<Remedy> clean = new ArrayList<>();
         List<Remedy> cautioned = new ArrayList<>();
         List<Idea.Rework> halves = new ArrayList<>();
         Set<String> said = new HashSet<>();
         for (Idea idea : Rules.of(finding).gear(finding, workshop)) {
             if (clean.size() == most) break;
-            if (cancelled.getAsBoolean())
-                return new Cures(offered(clean, cautioned), false, List.of());
+            if (budget.isOver())
+                return new Cures(offered(clean, cautioned), false, tried, List.of());
             if (!(idea instanceof Idea.Rework rework) || !said.add(rework.sentence())) continue;
-            Optional<Remedy> remedy = tried(rework);
+            Optional<Tried> remedy = tried(rework);
             if (remedy.isEmpty()) halves.add(rework);
-            else (trial.bringsCautions(remedy.get().after()) ? cautioned : clean).add(remedy.get());
+            else (remedy.get().cautions() ? cautioned : clean).add(remedy.get().remedy());
         }
         List<Remedy> offered = offered(clean, cautioned);
-        return offered.isEmpty() ? inTwo(halves) : new Cures(offered, true, List.of());
+        return offered.isEmpty() ? inTwo(halves) : new Cures(offered, true, tried, List.of());
     }
 
     /// The first two changes of gear that together do.
     private Cures inTwo(List<Idea.Rework> halves) {
         leadsWithTurns = HALVES;
         for (Idea.Rework half : halves.stream().limit(HALVES).toList()) {
-            if (cancelled.getAsBoolean()) return Cures.UNKNOWN;
+            if (budget.isOver()) return new Cures(List.of(), false, tried, List.of());
             Optional<Remedy> both = inTwo(half);
-            if (both.isPresent()) return new Cures(List.of(both.get()), true, List.of());
+            if (both.isPresent()) return new Cures(List.of(both.get()), true, tried, List.of());
         }
-        return new Cures(List.of(), true, List.of());
+        return new Cures(List.of(), !budget.isOver(), tried, List.of());
     }
 
     /// A change of gear that is no remedy by itself, with a second one against what is wrong then.
     private Optional<Remedy> inTwo(Idea.Rework half) {
         Show changed = half.change().after();
         if (!holds(changed)) return Optional.empty();
-        Proof then = prover.prove(changed, base);
+        Proof then = proven(changed);
         Optional<Finding> wrong = trial.firstWrong(then);
         if (wrong.isEmpty()) return Optional.empty();
         Workshop anew = new Workshop(then, prover.catalogue());
         for (Idea idea :
                 Rules.of(wrong.get()).gear(wrong.get(), anew).stream().limit(HALVES).toList()) {
-            if (cancelled.getAsBoolean()) break;
+            if (budget.isOver()) break;
             if (!(idea instanceof Idea.Rework more)) continue;
             List<Turn> turns = new ArrayList<>(half.turns());
             turns.addAll(more.turns());
-            Optional<Remedy> both =
+            Optional<Tried> both =
                     tried(
                             new Idea.Rework(
                                     half.sentence() + " " + more.sentence(),
                                     turns,
                                     new Change(base.show(), more.change().after())));
-            if (both.isPresent()) return both;
+            if (both.isPresent()) return both.map(Tried::remedy);
         }
         return Optional.empty();
     }
@@ -188,26 +179,51 @@ public final class Remedies {
         return clean.isEmpty() ? cautioned.stream().limit(most).toList() : clean;
     }
 
-    private Optional<Remedy> tried(Idea.Rework idea) {
+    /// A change of gear that is a remedy.
+    ///
+    /// @param cautions whether it brings something that is worth a caution
+    private record Tried(Remedy remedy, boolean cautions) {}
+
+    private Optional<Tried> tried(Idea.Rework idea) {
         Show changed = idea.change().after();
         if (!holds(changed)) return Optional.empty();
-        Proof after = prover.prove(changed, base);
+        Proof after = proven(changed);
         if (!trial.isGoodOnGear(after)) return turnedBesides(idea, after);
         return Optional.of(
+                tried(idea.sentence(), idea.turns(), idea.change(), idea.change(), 0, after));
+    }
+
+    /// @param change all that it does
+    /// @param gear what of that is gear
+    private Tried tried(
+            String sentence,
+            List<Turn> turns,
+            Change change,
+            Change gear,
+            int effort,
+            Proof after) {
+        Remedy remedy =
                 new Remedy(
-                        idea.sentence(),
-                        idea.turns(),
-                        idea.change(),
-                        losses(idea.change()),
-                        0,
+                        sentence,
+                        turns,
+                        change,
+                        losses(gear),
+                        effort,
                         false,
-                        after,
+                        After.of(prover, base, after),
                         Effect.between(base, after),
-                        trial.brings(after)));
+                        trial.brings(after));
+        return new Tried(remedy, trial.bringsCautions(after));
+    }
+
+    private Proof proven(Show changed) {
+        tried++;
+        budget.spend(Prover.steps(changed));
+        return prover.prove(changed, base);
     }
 
     /// A lead that ends what is heard only once knobs are turned for it, with those turns.
-    private Optional<Remedy> turnedBesides(Idea.Rework idea, Proof after) {
+    private Optional<Tried> turnedBesides(Idea.Rework idea, Proof after) {
         List<Finding> left = after.heard().stream().filter(trial::isMeant).toList();
         if (left.isEmpty() || leadsWithTurns-- <= 0) return Optional.empty();
         Cures turns =
@@ -217,22 +233,20 @@ public final class Remedies {
                                 new Trial(after, left),
                                 new Workshop(after, prover.catalogue()),
                                 Scope.ANY,
-                                cancelled)
+                                budget)
                         .found(1, _ -> {});
-        return turns.first()
-                .filter(turned -> trial.isGoodOnGear(turned.after()))
-                .map(
-                        turned ->
-                                new Remedy(
-                                        idea.sentence() + " " + turned.sentence(),
-                                        turned.turns(),
-                                        new Change(base.show(), turned.after().show()),
-                                        losses(idea.change()),
-                                        turned.effort(),
-                                        false,
-                                        turned.after(),
-                                        Effect.between(base, turned.after()),
-                                        trial.brings(turned.after())));
+        if (turns.isEmpty()) return Optional.empty();
+        Remedy turned = turns.all().getFirst();
+        Proof then = turned.after();
+        if (!trial.isGoodOnGear(then)) return Optional.empty();
+        return Optional.of(
+                tried(
+                        idea.sentence() + " " + turned.sentence(),
+                        turned.turns(),
+                        new Change(base.show(), then.show()),
+                        idea.change(),
+                        turned.effort(),
+                        then));
     }
 
     /// The leads that are taken out, and the devices.

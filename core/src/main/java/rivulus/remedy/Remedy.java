@@ -16,7 +16,7 @@ import rivulus.show.Turn;
 ///     loudspeakers · in"
 /// @param effort the sum of the knobs' efforts; 0 where gear changes
 /// @param least whether it is proven that nothing cheaper does it, see [LeastTurns]
-/// @param after the proof of the show with it done
+/// @param proven the proof of the show with it done, see [#after()]
 /// @param effects what changes for any ear, in any scene
 /// @param brings what is worth a caution and comes with it, as sentences without full stop: "The
 ///     stream hears Ivo 5.0 LU softer than Maren"
@@ -27,7 +27,7 @@ public record Remedy(
         List<String> losses,
         int effort,
         boolean least,
-        Proof after,
+        After proven,
         List<Effect> effects,
         List<String> brings) {
     public Remedy {
@@ -35,6 +35,12 @@ public record Remedy(
         losses = List.copyOf(losses);
         effects = List.copyOf(effects);
         brings = List.copyOf(brings);
+    }
+
+    /// The proof of the show with it done. Whoever looks at it for long keeps it: it may have to be
+    /// made again at the next call.
+    public Proof after() {
+        return proven.proof();
     }
 
     /// What it costs somebody, in words: "Teo no longer hears himself"; each once.
@@ -55,7 +61,7 @@ public record Remedy(
     }
 
     Remedy provenLeast() {
-        return new Remedy(sentence, turns, change, losses, effort, true, after, effects, brings);
+        return new Remedy(sentence, turns, change, losses, effort, true, proven, effects, brings);
     }
 
     /// As the name of an edit: without the full stop.

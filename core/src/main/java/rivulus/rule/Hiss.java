@@ -1,6 +1,5 @@
 package rivulus.rule;
 
-import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import rivulus.check.Finding;
@@ -34,8 +33,8 @@ final class Hiss implements Rule {
 
     /// Another microphone, or a nearer one, is what ends it; knobs seldom do.
     @Override
-    public Duration worth() {
-        return Duration.ofSeconds(2);
+    public int parts() {
+        return 12;
     }
 
     @Override

@@ -43,7 +43,8 @@ final class LoudEars implements Rule {
     @Override
     public List<Finding.Draft> inScene(SceneProof scene, Limits limits) {
         List<Finding.Draft> findings = new ArrayList<>();
-        for (SceneProof.Heard cell : scene.asked())
+        // all of them: which is the loudest hangs on the others, and how much it is on the hours
+        for (SceneProof.Heard cell : scene.all())
             if (cell.hearing().levelDb() > SURELY_SAFE_DB
                     && cell.ear().kind() == Ear.Kind.PERSON
                     && isLoudest(scene, cell))

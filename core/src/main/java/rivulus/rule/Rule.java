@@ -1,6 +1,5 @@
 package rivulus.rule;
 
-import java.time.Duration;
 import java.util.List;
 import rivulus.check.Finding;
 import rivulus.check.Proof;
@@ -15,12 +14,10 @@ import rivulus.words.Severity;
 ///
 /// A rule is its class here, its line in [Rules], its row in docs/outputs.md, and its test.
 public interface Rule {
-    /// However slow the machine, nobody waits longer for a cure.
-    Duration PATIENCE = Duration.ofSeconds(10);
-
-    /// How long a cure of a finding of it may be searched for.
-    default Duration worth() {
-        return PATIENCE;
+    /// Into how many parts what a search may cost is divided where a cure of a finding of it is
+    /// searched for: one is enough where knobs seldom help.
+    default int parts() {
+        return 1;
     }
 
     /// Whether the least that ends it is what is asked for: nothing that does more may then be told

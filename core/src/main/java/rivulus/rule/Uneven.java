@@ -86,7 +86,7 @@ final class Uneven implements EndedByIdeas {
                                         Names.of(other.source())))
                 .in(scene, scene.tracer().live())
                 .heard(off.ear())
-                .knobs(levels(scene, off))
+                .knobs(() -> levels(scene, off))
                 .figure("apartLu", isLoud ? -apart : apart)
                 .because(() -> Rule.ways(scene, off, "", 1));
     }

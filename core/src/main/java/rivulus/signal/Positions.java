@@ -21,6 +21,11 @@ public final class Positions {
     /// came: they open nothing. What the right side of a linked pair was set to on its own counts
     /// for nothing, but pressing its key in a scene presses the one that it goes by.
     public static Positions of(SignalGraph graph, Show show, Scene scene) {
+        return of(graph, show).in(graph, show, scene);
+    }
+
+    /// How the knobs stand where no scene says otherwise.
+    public static Positions of(SignalGraph graph, Show show) {
         List<KnobUse> knobs = graph.knobs();
         Setting[] settings = new Setting[knobs.size()];
         for (int k = 0; k < settings.length; k++) settings[k] = knobs.get(k).knob().standing();
@@ -35,6 +40,13 @@ public final class Positions {
                                                     if (k >= 0 && knobs.get(k).isCalled(name))
                                                         settings[k] = setting;
                                                 }));
+        return new Positions(settings);
+    }
+
+    /// The same with what a scene has set of its own.
+    public Positions in(SignalGraph graph, Show show, Scene scene) {
+        List<KnobUse> knobs = graph.knobs();
+        Setting[] settings = this.settings.clone();
         Map<Ref, Setting> own = show.own(scene);
         own.forEach(
                 (ref, setting) -> {

@@ -101,7 +101,7 @@ class ProverProperties {
         Show wrong = turned(new Random(seed), 1);
         Proof proof = Demo.PROVER.prove(wrong, PROVEN);
         for (Trouble trouble : Trouble.of(proof).stream().limit(2).toList()) {
-            for (Remedy cure : Remedies.of(Demo.PROVER, proof, trouble, 2, () -> false).all()) {
+            for (Remedy cure : Remedies.of(Demo.PROVER, proof, trouble, 2).all()) {
                 Set<Finding.Key> after = keys(Demo.PROVER.prove(cure.change().after()));
                 assertThat(after)
                         .doesNotContainAnyElementsOf(

@@ -2,7 +2,6 @@ package rivulus.least;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.time.Duration;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashSet;
@@ -20,6 +19,7 @@ import rivulus.check.Demo;
 import rivulus.check.Proof;
 import rivulus.check.SceneProof;
 import rivulus.gear.Setting;
+import rivulus.search.Budget;
 import rivulus.show.Limit;
 import rivulus.show.Show;
 import rivulus.signal.Compiler;
@@ -27,7 +27,7 @@ import rivulus.signal.SignalGraph;
 
 /// The cheapest turns against trying every set of turns.
 class CheapestProperties {
-    private static final Duration LONG = Duration.ofSeconds(30);
+    private static final long STEPS = 1_000_000;
     private static final Show SHOW = Demo.lanternMended();
     private static final SignalGraph GRAPH = Compiler.compile(SHOW, Demo.PROVER.catalogue());
 
@@ -156,9 +156,9 @@ class CheapestProperties {
         Stand stands = new Stand(own, dials.own(scene, own).orElseThrow());
         Cheapest cheapest = new Cheapest(dials);
         cheapest.must(new OneOf(scene, "as it is", List.of(OneOf.Alternative.of(stands))));
-        assertThat(cheapest.next(LONG).orElseThrow().turned()).isEmpty();
+        assertThat(cheapest.next(Budget.of(STEPS)).orElseThrow().turned()).isEmpty();
         cheapest.inScenesToo();
-        assertThat(cheapest.next(LONG).orElseThrow().turned()).isEmpty();
+        assertThat(cheapest.next(Budget.of(STEPS)).orElseThrow().turned()).isEmpty();
     }
 
     @Property(tries = 60, shrinking = ShrinkingMode.OFF)
@@ -173,13 +173,13 @@ class CheapestProperties {
         Cheapest cheapest = new Cheapest(dials);
         cheapest.inScenesToo();
         musts.forEach(cheapest::must);
-        Optional<Choice> choice = cheapest.next(LONG);
+        Optional<Choice> choice = cheapest.next(Budget.of(STEPS));
         Optional<Integer> least = byTryingAll(dials, knobs, musts);
         // what is found in scenes too begins at what they cost at the least
         assertThat(choice.map(c -> Math.max(c.cost(), Cheapest.LEAST_IN_SCENES)))
                 .isEqualTo(least.map(c -> Math.max(c, Cheapest.LEAST_IN_SCENES)));
         choice.ifPresent(c -> assertThat(musts).noneMatch(must -> must.isAgainst(c, dials)));
-        List<String> clash = cheapest.clash();
+        List<String> clash = cheapest.clash(Budget.of(STEPS));
         assertThat(clash.isEmpty()).isEqualTo(least.isPresent());
         for (String one : clash) {
             List<Must> without =
@@ -201,7 +201,7 @@ class CheapestProperties {
                         .toList();
         Cheapest cheapest = new Cheapest(dials);
         musts.forEach(cheapest::must);
-        Optional<Choice> choice = cheapest.next(LONG);
+        Optional<Choice> choice = cheapest.next(Budget.of(STEPS));
         Optional<Integer> least = byTryingAll(dials, knobs, musts);
         choice.ifPresent(
                 c -> {
@@ -223,7 +223,7 @@ class CheapestProperties {
         Set<List<Turned>> seen = new HashSet<>();
         int before = 0;
         for (int n = 0; n < 12; n++) {
-            Optional<Choice> choice = cheapest.next(LONG);
+            Optional<Choice> choice = cheapest.next(Budget.of(STEPS));
             if (choice.isEmpty() || choice.get().turned().isEmpty()) return;
             assertThat(seen.add(choice.get().turned())).isTrue();
             assertThat(choice.get().cost()).isGreaterThanOrEqualTo(before);

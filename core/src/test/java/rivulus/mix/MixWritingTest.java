@@ -11,6 +11,7 @@ import rivulus.check.Finding;
 import rivulus.check.Proof;
 import rivulus.check.Verdict;
 import rivulus.disk.Extras;
+import rivulus.search.Budget;
 import rivulus.show.Ear;
 import rivulus.show.Mix;
 import rivulus.show.Ref;
@@ -35,7 +36,7 @@ class MixWritingTest {
     }
 
     private static MixWriting.Written write(String sentence) {
-        return new MixWriting(Demo.PROVER, () -> false)
+        return new MixWriting(Demo.PROVER, Budget.of(MixWriting.STEPS))
                 .one(PROOF, feed(PROOF, CALL), Optional.of(steps(sentence)));
     }
 
@@ -152,7 +153,7 @@ class MixWritingTest {
                                         .isEqualTo(
                                                 "Show desk, USB 1 call carries Nadia, against its mix."));
         MixWriting.Written again =
-                new MixWriting(Demo.PROVER, () -> false)
+                new MixWriting(Demo.PROVER, Budget.of(MixWriting.STEPS))
                         .one(
                                 turned,
                                 feed(turned, CALL),
@@ -177,7 +178,7 @@ class MixWritingTest {
     void everyMixIsWrittenFromTheBriefAndNobodyIsHarmed() {
         List<String> told = new ArrayList<>();
         MixWriting.Written written =
-                new MixWriting(Demo.PROVER, () -> false)
+                new MixWriting(Demo.PROVER, Budget.of(MixWriting.STEPS))
                         .all(PROOF, line -> told.add(line.feed().name()));
         assertThat(told).contains("Show desk · USB 1 call");
         assertThat(written.lines()).allMatch(MixWriting.Line::carried);
@@ -195,7 +196,7 @@ class MixWritingTest {
     void nothingIsSaidOfAFeedAnyMore() {
         Proof said = write("everything but Nadia").proof();
         MixWriting.Written forgotten =
-                new MixWriting(Demo.PROVER, () -> false)
+                new MixWriting(Demo.PROVER, Budget.of(MixWriting.STEPS))
                         .one(said, feed(said, CALL), Optional.empty());
         assertThat(forgotten.proof().show().mixes()).isEmpty();
         assertThat(forgotten.edit().name())

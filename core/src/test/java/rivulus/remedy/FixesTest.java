@@ -38,7 +38,7 @@ class FixesTest {
         Proof before = Demo.PROVER.prove(show);
         for (Trouble trouble : Trouble.of(before)) {
             List<String> sentences = new ArrayList<>();
-            for (Remedy fix : Remedies.of(Demo.PROVER, before, trouble, 3, () -> false).all()) {
+            for (Remedy fix : Remedies.of(Demo.PROVER, before, trouble, 3).all()) {
                 String as = trouble.headline() + ": " + fix.sentence();
                 sentences.add(fix.sentence());
                 Show mended = fix.change().on(show, Demo.PROVER.catalogue());

@@ -50,7 +50,7 @@ class OneTurnTest {
     }
 
     private static void isFound(Proof wrong, Trouble trouble, String turn) {
-        Cures found = Remedies.of(Demo.PROVER, wrong, trouble, 5, () -> false);
+        Cures found = Remedies.of(Demo.PROVER, wrong, trouble, 5);
         int best = found.all().stream().mapToInt(Remedy::effort).min().orElse(Integer.MAX_VALUE);
         if (best == 1) return;
         if (!Rules.of(trouble.first()).isLeastAsked()) {

@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.concurrent.atomic.AtomicBoolean;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -16,6 +15,7 @@ import rivulus.check.Trouble;
 import rivulus.disk.Extras;
 import rivulus.gear.Setting;
 import rivulus.say.Page;
+import rivulus.search.Budget;
 import rivulus.show.Ref;
 import rivulus.show.Show;
 import rivulus.show.Turn;
@@ -25,7 +25,7 @@ import rivulus.signal.KnobUse;
 
 class RemediesTest {
     private static Remedy best(Proof proof, Trouble trouble) {
-        return Remedies.of(Demo.PROVER, proof, trouble, 3, () -> false).all().getFirst();
+        return Remedies.of(Demo.PROVER, proof, trouble, 3).all().getFirst();
     }
 
     @ParameterizedTest
@@ -107,17 +107,16 @@ class RemediesTest {
                                         "(mixer/in[34]\\.of|tower/default-input) sunniva-mic/mic"));
     }
 
-    /// Broken off before anything was tried: what the rules think of for each, together.
+    /// What the rules think of for each, together.
     @Test
-    void whereTimeRanOutWhatTheRulesThinkOfIsTried() {
+    void whereTheBudgetRanOutWhatTheRulesThinkOfIsTried() {
         Proof proof = Demo.PROVER.prove(Demo.show("harvest-concert"));
         Trouble lobby =
                 Trouble.of(proof).stream()
                         .filter(trouble -> trouble.headline().startsWith("The lobby does not"))
                         .findFirst()
                         .orElseThrow();
-        AtomicBoolean late = new AtomicBoolean(true);
-        Cures cures = Remedies.of(Demo.PROVER, proof, lobby, 1, () -> late.getAndSet(false));
+        Cures cures = Remedies.of(Demo.PROVER, proof, lobby, 1, Budget.of(0), _ -> {});
         assertThat(cures.all()).singleElement().matches(cure -> !cure.least());
         assertThat(cures.all().getFirst().after().findings())
                 .noneMatch(finding -> finding.rule().equals("missing"));
@@ -203,7 +202,7 @@ class RemediesTest {
                         .findFirst()
                         .orElseThrow();
         assertThat(uneven.first().id()).isEqualTo("uneven/stream");
-        List<Remedy> cures = Remedies.of(Demo.PROVER, wrong, uneven, 3, () -> false).all();
+        List<Remedy> cures = Remedies.of(Demo.PROVER, wrong, uneven, 3).all();
         assertThat(cures).isNotEmpty();
         for (Remedy cure : cures)
             assertThat(Demo.PROVER.prove(cure.change().after()).heard())
@@ -242,7 +241,7 @@ class RemediesTest {
                         .filter(t -> t.first().rule().equals("clipping"))
                         .findFirst()
                         .orElseThrow();
-        List<Remedy> cures = Remedies.of(Demo.PROVER, wrong, clips, 3, () -> false).all();
+        List<Remedy> cures = Remedies.of(Demo.PROVER, wrong, clips, 3).all();
         assertThat(cures.getFirst().brings()).isEmpty();
         Remedy last = cures.getLast();
         assertThat(last.brings()).isNotEmpty().allMatch(words -> words.contains("softer than"));
@@ -275,7 +274,13 @@ class RemediesTest {
     void aSearchThatIsNoLongerWantedEndsAtOnce() {
         Proof proof = Demo.PROVER.prove(Demo.show("lantern-hour"));
         assertThat(
-                        Remedies.of(Demo.PROVER, proof, Trouble.of(proof).getFirst(), 3, () -> true)
+                        Remedies.of(
+                                        Demo.PROVER,
+                                        proof,
+                                        Trouble.of(proof).getFirst(),
+                                        3,
+                                        Budget.usual().stoppedBy(() -> true),
+                                        _ -> {})
                                 .all())
                 .isEmpty();
     }
@@ -289,7 +294,7 @@ class RemediesTest {
                         .findFirst()
                         .orElseThrow();
         List<Remedy> first = new ArrayList<>();
-        Cures cures = Remedies.of(Demo.PROVER, proof, echo, 3, () -> false, first::add);
+        Cures cures = Remedies.of(Demo.PROVER, proof, echo, 3, Budget.usual(), first::add);
         assertThat(first).hasSize(1);
         assertThat(first.getFirst().effort()).isEqualTo(cures.all().getFirst().effort());
         assertThat(cures.all().getFirst().least()).isTrue();
@@ -311,7 +316,7 @@ class RemediesTest {
                         .filter(trouble -> trouble.headline().equals("Ivo does not hear Nadia"))
                         .findFirst()
                         .orElseThrow();
-        Cures none = Remedies.of(Demo.PROVER, proof, missing, 3, () -> false);
+        Cures none = Remedies.of(Demo.PROVER, proof, missing, 3);
         assertThat(none.isEmpty()).isTrue();
         assertThat(none.complete()).isTrue();
         assertThat(none.clash())
@@ -333,7 +338,7 @@ class RemediesTest {
                         .filter(trouble -> trouble.headline().equals("Ivo does not hear Nadia"))
                         .findFirst()
                         .orElseThrow();
-        assertThat(Remedies.of(Demo.PROVER, without, same, 3, () -> false).all())
+        assertThat(Remedies.of(Demo.PROVER, without, same, 3).all())
                 .anyMatch(remedy -> !remedy.turns().isEmpty());
     }
 

@@ -12,6 +12,7 @@ import rivulus.check.Finding;
 import rivulus.check.Proof;
 import rivulus.gear.Setting;
 import rivulus.rig.RigEdits;
+import rivulus.search.Budget;
 import rivulus.show.Ref;
 import rivulus.show.Show;
 import rivulus.words.Severity;
@@ -100,17 +101,21 @@ class TrialTest {
 
     @Test
     void whatCannotBeFoundSaysWhetherAllWasTried() {
-        assertThat(new Cures(List.of(), true, List.of()).words())
+        assertThat(Cures.NONE.words())
                 .isEqualTo(
                         "Nothing that suggests itself ends this without causing something else.");
         assertThat(Cures.UNKNOWN.words())
-                .isEqualTo("None was found in the time; there may be one.");
+                .isEqualTo("The search was stopped before anything was tried.");
+        assertThat(new Cures(List.of(), false, 7, List.of()).words())
+                .isEqualTo(
+                        "Nothing that ends this was found so far, 7 changes tried; there may be"
+                                + " something.");
     }
 
     @Test
-    void aNoteOfTheRigIsNotSearchedAndACancelledSearchOfTheRigSaysSo() {
+    void aNoteOfTheRigIsNotSearchedAndASearchThatEndedEarlySaysSo() {
         Finding ring = ring(BEFORE);
-        Cures cancelled = Remedies.of(Demo.PROVER, BEFORE, ring, 3, () -> true);
+        Cures cancelled = Remedies.of(Demo.PROVER, BEFORE, ring, 3, Budget.of(0));
         assertThat(cancelled.isEmpty()).isTrue();
         assertThat(cancelled.complete()).isFalse();
         for (Finding finding : BEFORE.ofTheRig())

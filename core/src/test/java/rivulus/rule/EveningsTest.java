@@ -111,7 +111,7 @@ class EveningsTest {
         Proof proof = Demo.PROVER.prove(Demo.show(name));
         for (Trouble trouble : Trouble.of(proof)) {
             if (!trouble.severity().isSerious()) continue;
-            assertThat(Remedies.of(Demo.PROVER, proof, trouble, 3, () -> false).all())
+            assertThat(Remedies.of(Demo.PROVER, proof, trouble, 3).all())
                     .as(trouble.headline())
                     .isNotEmpty();
         }

@@ -60,10 +60,7 @@ class LevelRulesTest {
                         .filter(t -> t.id().startsWith("clipping"))
                         .findFirst()
                         .orElseThrow();
-        Remedy remedy =
-                Remedies.of(PROVER, proof, trouble, 3, () -> false, _ -> {}).stream()
-                        .findFirst()
-                        .orElseThrow();
+        Remedy remedy = Remedies.of(PROVER, proof, trouble, 3).stream().findFirst().orElseThrow();
         assertThat(found(remedy.change().after(), "clipping")).isEmpty();
         assertThat(remedy.turns()).hasSize(1);
         assertThat(remedy.turns().getFirst().knob().name()).isEqualTo("ch1.gain");

@@ -97,7 +97,7 @@ class RulesTest {
     void aRemedyIsAChangeOfTheShowAndSaysAllOfIt() throws FileTrouble {
         Proof proof = Demo.PROVER.prove(LANTERN);
         for (Trouble trouble : Trouble.of(proof))
-            for (var remedy : Remedies.of(Demo.PROVER, proof, trouble, 3, () -> false).all()) {
+            for (var remedy : Remedies.of(Demo.PROVER, proof, trouble, 3).all()) {
                 assertThat(remedy.change().differences()).as(remedy.sentence()).isNotEmpty();
                 Show titled = LANTERN.titled("Meanwhile");
                 Show after = remedy.change().on(titled, Demo.PROVER.catalogue());

@@ -160,9 +160,7 @@ public class TalkTest {
                     Trouble.of(proof).stream()
                             .filter(trouble -> trouble.severity().isSerious())
                             .flatMap(
-                                    trouble ->
-                                            Remedies.of(Demo.PROVER, proof, trouble, 1, () -> false)
-                                                    .stream())
+                                    trouble -> Remedies.of(Demo.PROVER, proof, trouble, 1).stream())
                             .findFirst();
             if (next.isEmpty()) break;
             now = next.get().change().on(now, CATALOGUE);

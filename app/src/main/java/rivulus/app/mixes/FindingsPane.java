@@ -31,6 +31,7 @@ import rivulus.words.Severity;
 /// shows its effect everywhere before it is taken.
 final class FindingsPane extends VBox implements View<FindingsPane.Sight> {
     private static final String LEAST = "Proven least: no cheaper turns will do.";
+    private static final String SEARCHES_ON = "Ctrl Shift Enter searches on.";
     private static final int LINES_SHOWN = 60;
     private static final int EFFECTS_SHOWN = 3;
     private static final double CURE_WIDTH = 232;
@@ -236,7 +237,11 @@ final class FindingsPane extends VBox implements View<FindingsPane.Sight> {
                 boolean taken = remedy == best && trouble.equals(foremost);
                 box.getChildren().add(button(remedy, taken));
             }
+            if (!found.words().isEmpty())
+                box.getChildren().add(Look.paragraph(found.words(), "soft"));
         }
+        if (found != null && found.mayBeBettered() && found.tried() > 0)
+            box.getChildren().add(Look.paragraph(SEARCHES_ON, "soft"));
     }
 
     /// @param byKey whether a key takes it

@@ -8,6 +8,7 @@ import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyCombination;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -30,12 +31,15 @@ public final class PlanPane extends StackPane {
     private static final double WIDE = 330;
     private static final int LEFT_TOLD = 5;
     private static final int DONE_TOLD = 8;
+    private static final KeyCombination SEARCH_ON =
+            KeyCombination.keyCombination("Shortcut+Shift+ENTER");
 
     private final Session session;
     private final Runnable close;
     private final Label doing = Look.paragraph("", "soft");
     private final HBox offers = new HBox(16);
     private final Button leave = new Button("Close");
+    private final Button on = new Button("Search on (Ctrl Shift Enter)");
 
     /// @param close takes the pane away
     public PlanPane(Session session, Runnable close) {
@@ -47,7 +51,10 @@ public final class PlanPane extends StackPane {
         VBox.setVgrow(scroll, Priority.ALWAYS);
         leave.setId("plans-close");
         leave.setOnAction(_ -> leave());
-        HBox answers = new HBox(8, leave);
+        on.setId("plans-on");
+        on.setOnAction(_ -> searchOn());
+        Look.show(on, false);
+        HBox answers = new HBox(8, leave, on);
         answers.getStyleClass().add("answers");
         VBox card =
                 new VBox(
@@ -62,8 +69,9 @@ public final class PlanPane extends StackPane {
         addEventHandler(
                 KeyEvent.KEY_PRESSED,
                 event -> {
-                    if (event.getCode() != KeyCode.ESCAPE) return;
-                    leave();
+                    if (event.getCode() == KeyCode.ESCAPE) leave();
+                    else if (SEARCH_ON.match(event) && on.isVisible()) searchOn();
+                    else return;
                     event.consume();
                 });
         doing.setText("Planning …");
@@ -78,6 +86,12 @@ public final class PlanPane extends StackPane {
     private void leave() {
         session.plannings().stop();
         close.run();
+    }
+
+    private void searchOn() {
+        Look.show(on, false);
+        doing.setText("Searching on …");
+        session.plannings().searchOn(soFar(), this::showAll);
     }
 
     private Planner.Progress soFar() {
@@ -100,6 +114,7 @@ public final class PlanPane extends StackPane {
                         ? "Nobody listens yet. Say in Brief who is in the show and who listens; then it can be planned."
                         : "What the rig has is kept, the cupboard comes first. Taking a plan is one step, and Ctrl Z takes it back.");
         show(found);
+        Look.show(on, found.stream().anyMatch(Offer::mayBeBettered));
     }
 
     private boolean isForNobody() {
@@ -133,6 +148,8 @@ public final class PlanPane extends StackPane {
         card.setMaxWidth(WIDE);
         card.getChildren().add(Look.paragraph(offer.pattern().name(), "order"));
         card.getChildren().addAll(proof(offer), take(offer, best));
+        if (offer.mayBeBettered())
+            card.getChildren().add(Look.paragraph("Searched so far; not all was tried.", "effect"));
         for (Trouble left : offer.left().stream().limit(LEFT_TOLD).toList())
             card.getChildren().add(Look.paragraph(left.headline() + ".", "effect"));
         if (offer.left().size() > LEFT_TOLD)

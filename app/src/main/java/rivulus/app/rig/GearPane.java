@@ -169,5 +169,8 @@ public final class GearPane extends VBox implements View<Picture> {
             button.setOnAction(_ -> session.take(remedy));
             box.getChildren().add(button);
         }
+        if (found.mayBeBettered() && found.tried() > 0)
+            box.getChildren()
+                    .add(Look.paragraph(found.words() + " Ctrl Shift Enter searches on.", "soft"));
     }
 }

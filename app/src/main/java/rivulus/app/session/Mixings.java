@@ -13,6 +13,7 @@ import javafx.collections.ObservableMap;
 import rivulus.check.Proof;
 import rivulus.mix.Feed;
 import rivulus.mix.MixWriting;
+import rivulus.search.Budget;
 import rivulus.show.Mix;
 
 /// Mixes written into the show: knobs are looked for off the interface thread, and what comes of it
@@ -22,6 +23,10 @@ public final class Mixings implements AutoCloseable {
     private final Work writing;
     private final ReadOnlyStringWrapper doing = new ReadOnlyStringWrapper("");
     private final ObservableMap<String, String> told = FXCollections.observableHashMap();
+    private long steps = MixWriting.STEPS;
+
+    /// Writes again what was written last, where not everything was tried for it.
+    private Optional<Runnable> again = Optional.empty();
 
     Mixings(Session session, Consumer<Mishap> mishaps) {
         this.session = session;
@@ -44,11 +49,15 @@ public final class Mixings implements AutoCloseable {
 
     /// One feed is to carry something; or, empty, nobody says what any more.
     public void let(Feed feed, Optional<List<Mix.Step>> steps) {
-        write("Turning knobs", w -> proof -> w.one(proof, feed, steps));
+        begin(() -> write("Turning knobs", w -> proof -> w.one(proof, feed, steps)));
     }
 
     /// Every feed that somebody relies on is to carry what the brief would ask for.
     public void all() {
+        begin(this::writeAll);
+    }
+
+    private void writeAll() {
         AtomicInteger done = new AtomicInteger();
         Consumer<MixWriting.Line> soFar =
                 _ -> {
@@ -56,6 +65,30 @@ public final class Mixings implements AutoCloseable {
                     Platform.runLater(() -> progress(words));
                 };
         write("Writing mixes", w -> proof -> w.all(proof, soFar));
+    }
+
+    private void begin(Runnable writing) {
+        steps = MixWriting.STEPS;
+        repeat(writing);
+    }
+
+    private void repeat(Runnable writing) {
+        again = Optional.of(writing);
+        writing.run();
+    }
+
+    /// Searches eight times as far for what was written last, where not everything was tried; says
+    /// whether there is anything of that kind.
+    boolean searchOn() {
+        if (again.isEmpty() || !writing.isIdle()) return false;
+        steps *= Budget.MORE;
+        repeat(again.get());
+        return true;
+    }
+
+    /// The show has changed: what was written last is of no interest any more.
+    void forget() {
+        if (writing.isIdle()) again = Optional.empty();
     }
 
     private void progress(String words) {
@@ -68,8 +101,14 @@ public final class Mixings implements AutoCloseable {
         if (now == null) return;
         told.clear();
         doing.set(words);
+        long most = steps;
         writing.ask(
-                stale -> what.apply(new MixWriting(session.shelf().prover(), stale)).apply(now),
+                stale ->
+                        what.apply(
+                                        new MixWriting(
+                                                session.shelf().prover(),
+                                                Budget.of(most).stoppedBy(stale)))
+                                .apply(now),
                 this::written);
     }
 
@@ -77,7 +116,10 @@ public final class Mixings implements AutoCloseable {
         doing.set("");
         for (MixWriting.Line line : written.lines())
             told.put(line.feed().at().toString(), line.words());
+        Optional<Runnable> on = written.isComplete() ? Optional.empty() : again;
         session.edit(written.edit());
+        if (on.isPresent()) session.say("Not everything was tried; Ctrl Shift Enter searches on");
+        again = on;
     }
 
     /// Gives up what is being written; the show stays as it is.

@@ -7,12 +7,14 @@ import javafx.application.Platform;
 import rivulus.plan.Offer;
 import rivulus.plan.Pattern;
 import rivulus.plan.Planner;
+import rivulus.search.Budget;
 import rivulus.show.Show;
 
 /// Whole plans for the show as it is, made off the interface thread.
 public final class Plannings implements AutoCloseable {
     private final Session session;
     private final Work planning;
+    private long steps = Planner.STEPS;
 
     Plannings(Session session, Consumer<Mishap> mishaps) {
         this.session = session;
@@ -34,11 +36,23 @@ public final class Plannings implements AutoCloseable {
     ///
     /// @param soFar told, on the interface thread, how it goes
     public void ask(Planner.Progress soFar, Consumer<List<Offer>> then) {
+        steps = Planner.STEPS;
+        search(soFar, then);
+    }
+
+    /// Asks again, and searches eight times as far as before.
+    public void searchOn(Planner.Progress soFar, Consumer<List<Offer>> then) {
+        steps *= Budget.MORE;
+        search(soFar, then);
+    }
+
+    private void search(Planner.Progress soFar, Consumer<List<Offer>> then) {
+        long most = steps;
         Show now = session.show().get();
         session.rest();
         planning.ask(
                 stale ->
-                        new Planner(session.shelf().prover(), stale)
+                        new Planner(session.shelf().prover(), stale, most)
                                 .best(now, Pattern.ALL, here(soFar, stale)),
                 offers -> {
                     session.mendOn();

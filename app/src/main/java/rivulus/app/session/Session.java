@@ -31,11 +31,13 @@ import rivulus.remedy.Remedies;
 import rivulus.remedy.Remedy;
 import rivulus.rig.RigEdits;
 import rivulus.say.Page;
+import rivulus.search.Budget;
 import rivulus.show.Ear;
 import rivulus.show.Ref;
 import rivulus.show.Show;
 import rivulus.show.Turn;
 import rivulus.signal.KnobUse;
+import rivulus.words.Words;
 
 /// What is chosen in the one show that is open, what was proven of it and what ends it; the show
 /// itself with its file and history is the [Document]. All views look at this and at nothing else.
@@ -81,6 +83,9 @@ public final class Session implements AutoCloseable {
 
     /// The troubles that are still searched, or will be.
     private List<Trouble> unsearched = List.of();
+
+    /// What the search for one remedy may cost; more each time somebody searches on.
+    private long steps = Budget.USUAL;
 
     /// A session without a show yet.
     ///
@@ -209,6 +214,8 @@ public final class Session implements AutoCloseable {
 
     /// A show has been taken up: nothing of the former one stays on the screen.
     private void begin() {
+        proving.forget();
+        drawing.forget();
         proof.set(null);
         picture.set(null);
         views.forEach(View::clear);
@@ -227,9 +234,10 @@ public final class Session implements AutoCloseable {
     /// The show has changed: it is proven again.
     private void changed(Show now) {
         preview.set(null);
+        mixings.forget();
         Proof earlier = proof.get();
         doing.set("Proving the show");
-        proving.ask(_ -> wholly(shelf.prover().prove(now, earlier)), this::proven);
+        proving.follow(() -> wholly(shelf.prover().prove(now, earlier)), this::proven);
     }
 
     /// Takes a remedy.
@@ -263,7 +271,10 @@ public final class Session implements AutoCloseable {
     private void proven(Proof done) {
         Proof earlier = proof.get();
         proof.set(done);
-        if (earlier != null && earlier.show().withDay(done.show().day()).equals(done.show())) {
+        boolean latest = done.show() == show().get();
+        if (latest
+                && earlier != null
+                && earlier.show().withDay(done.show().day()).equals(done.show())) {
             doing.set("");
             redraw(); // only the day has gone on: remedies are as they were
             return;
@@ -272,6 +283,8 @@ public final class Session implements AutoCloseable {
         choosing = false;
         redraw();
         remedies.clear();
+        if (!latest) return; // the show has changed meanwhile, and is being proven again
+        steps = Budget.USUAL;
         searchNext(done, Trouble.of(done));
         joinings.find();
     }
@@ -309,7 +322,7 @@ public final class Session implements AutoCloseable {
                 new Picture.Choice(scene.get(), ear.get(), source.get(), device.get());
         List<Function<Picture, Runnable>> drawings =
                 views.stream().filter(View::isSeen).map(Session::drawing).toList();
-        drawing.ask(_ -> drawn(Picture.of(seen, choice), drawings), Runnable::run);
+        drawing.follow(() -> drawn(Picture.of(seen, choice), drawings), Runnable::run);
     }
 
     /// How a view is drawn, and then shown.
@@ -345,6 +358,7 @@ public final class Session implements AutoCloseable {
                         .orElse(troubles.getFirst());
         List<Trouble> rest = troubles.stream().filter(trouble -> trouble != next).toList();
         boolean othersBegin = remedies.size() == 1;
+        long most = steps;
         mending.ask(
                 stale -> {
                     if (othersBegin) Work.pause(HANDS_AT_WORK, stale);
@@ -353,23 +367,27 @@ public final class Session implements AutoCloseable {
                             done,
                             next,
                             REMEDIES_OFFERED,
-                            stale,
+                            Budget.of(most).stoppedBy(stale),
                             first -> showFirst(next, first, stale));
                 },
                 found -> {
                     remedies.put(next.id(), found);
                     searchNext(done, rest);
                 });
-        int tried = remedies.size();
-        doing.set("Trying remedies, %d of %d".formatted(tried + 1, tried + troubles.size()));
+        int all = Trouble.of(done).size();
+        doing.set(
+                steps == Budget.USUAL
+                        ? "Trying remedies, %d of %d".formatted(all - rest.size(), all)
+                        : "Searching on, %s left"
+                                .formatted(Words.count(troubles.size(), "trouble")));
     }
 
     /// The first that will do is shown at once; what else there is takes its place.
     private void showFirst(Trouble trouble, Remedy first, BooleanSupplier stale) {
-        Cures soFar = new Cures(List.of(first), false, List.of());
         Platform.runLater(
                 () -> {
-                    if (!stale.getAsBoolean()) remedies.putIfAbsent(trouble.id(), soFar);
+                    if (!stale.getAsBoolean())
+                        remedies.putIfAbsent(trouble.id(), Cures.soFar(first));
                 });
     }
 
@@ -382,6 +400,26 @@ public final class Session implements AutoCloseable {
     /// Goes on searching where it was left.
     void mendOn() {
         if (!unsearched.isEmpty()) searchNext(proof.get(), unsearched);
+    }
+
+    /// Searches on where a search ended before everything was tried: for the mix that was written
+    /// last, else for remedies, eight times as far as before.
+    public void searchOn() {
+        if (proof.get() == null || mixings.searchOn()) return;
+        List<Trouble> open =
+                Trouble.of(proof.get()).stream()
+                        .filter(trouble -> remedies.containsKey(trouble.id()))
+                        .filter(trouble -> remedies.get(trouble.id()).mayBeBettered())
+                        .toList();
+        if (open.isEmpty() || !unsearched.isEmpty()) {
+            say(
+                    unsearched.isEmpty()
+                            ? "Everything worth a try was tried"
+                            : "Remedies are still being tried");
+            return;
+        }
+        steps *= Budget.MORE;
+        searchNext(proof.get(), open);
     }
 
     /// Gives up the search for remedies; what was not tried by then says so.

@@ -9,6 +9,7 @@ import java.util.concurrent.locks.LockSupport;
 import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
 import java.util.function.Function;
+import java.util.function.Supplier;
 import javafx.application.Platform;
 
 /// Work that is done off the interface thread, one thing at a time.
@@ -22,6 +23,8 @@ final class Work implements AutoCloseable {
     private final String doing;
     private final Consumer<Mishap> mishaps;
     private final AtomicLong latest = new AtomicLong();
+    /// What was asked up to here is not wanted any more.
+    private volatile long forgotten;
     private int waiting;
 
     /// A lane with a thread of its own.
@@ -47,17 +50,31 @@ final class Work implements AutoCloseable {
     /// @param question is given a test that turns true once the answer is no longer wanted
     synchronized <T> void ask(Function<BooleanSupplier, T> question, Consumer<T> answer) {
         long ticket = latest.incrementAndGet();
-        work(question, answer, () -> latest.get() != ticket);
+        BooleanSupplier stale = () -> latest.get() != ticket;
+        work(question, answer, stale, stale);
+    }
+
+    /// Asks for something of which every answer is shown that is newer than what is shown: while
+    /// questions come faster than answers those in between are skipped, but what was worked out is
+    /// handed over, so that one sees it follow.
+    synchronized <T> void follow(Supplier<T> question, Consumer<T> answer) {
+        long ticket = latest.incrementAndGet();
+        work(_ -> question.get(), answer, () -> latest.get() != ticket, () -> ticket <= forgotten);
     }
 
     /// Asks for something that has to be done, after all that was asked before; every answer is
     /// handed over.
     synchronized <T> void each(Function<BooleanSupplier, T> question, Consumer<T> answer) {
-        work(question, answer, () -> false);
+        work(question, answer, () -> false, () -> false);
     }
 
+    /// @param stale whether it is not worth beginning, or going on, any more
+    /// @param unwanted whether not even the answer is wanted any more
     private <T> void work(
-            Function<BooleanSupplier, T> question, Consumer<T> answer, BooleanSupplier stale) {
+            Function<BooleanSupplier, T> question,
+            Consumer<T> answer,
+            BooleanSupplier stale,
+            BooleanSupplier unwanted) {
         waiting++;
         thread.execute(
                 () -> {
@@ -67,18 +84,18 @@ final class Work implements AutoCloseable {
                     }
                     try {
                         T result = question.apply(stale);
-                        later(() -> answer.accept(result), stale);
+                        later(() -> answer.accept(result), unwanted);
                     } catch (Throwable broken) {
-                        later(() -> mishaps.accept(Mishap.of(doing, broken)), stale);
+                        later(() -> mishaps.accept(Mishap.of(doing, broken)), unwanted);
                     }
                 });
     }
 
-    private void later(Runnable deed, BooleanSupplier stale) {
+    private void later(Runnable deed, BooleanSupplier unwanted) {
         Platform.runLater(
                 () -> {
                     try {
-                        if (!stale.getAsBoolean()) deed.run();
+                        if (!unwanted.getAsBoolean()) deed.run();
                     } catch (RuntimeException | Error broken) {
                         mishaps.accept(Mishap.of(doing, broken));
                     } finally {
@@ -99,7 +116,7 @@ final class Work implements AutoCloseable {
 
     /// Drops whatever was asked.
     void forget() {
-        latest.incrementAndGet();
+        forgotten = latest.incrementAndGet();
     }
 
     /// Whether nothing is being worked out.

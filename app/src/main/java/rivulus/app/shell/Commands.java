@@ -125,6 +125,11 @@ final class Commands {
         all.add(Command.of("Put the keyboard on the stage", "Shortcut+G", window::focusStage));
         all.add(Command.of("Day chart or night watch", "Shortcut+Shift+L", this::changeTheme));
         all.add(Command.of("Stop trying remedies", "", session::stopSearching));
+        all.add(
+                Command.of(
+                        "Search on where not everything was tried",
+                        "Shortcut+Shift+ENTER",
+                        session::searchOn));
         all.add(Command.of("Larger", "Shortcut+PLUS", () -> session.settings().scaleBy(1.1)));
         all.add(Command.of("Smaller", "Shortcut+MINUS", () -> session.settings().scaleBy(1 / 1.1)));
         all.add(
