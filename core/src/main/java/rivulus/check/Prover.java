@@ -120,14 +120,14 @@ public final class Prover {
                                 tracer,
                                 proof::levels,
                                 judge,
-                                kin ? earlier.ifDone(scene.id()) : Optional.empty(),
+                                known(scene.id(), proof, kin ? earlier : null),
                                 () -> known(scene.id(), proof, alike ? earlier : null));
                     });
         }
         return proof;
     }
 
-    /// Scenes whose findings may be known: the same one before the edit, and the first.
+    /// Scenes of which something may be known: the same one before the edit, and the first.
     private static List<SceneProof> known(String scene, Proof proof, Proof earlier) {
         List<SceneProof> known = new ArrayList<>();
         if (earlier != null) earlier.ifDone(scene).ifPresent(known::add);

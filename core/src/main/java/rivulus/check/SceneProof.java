@@ -37,6 +37,7 @@ public final class SceneProof {
     private final Show show;
     private final Scene scene;
     private final List<Source> sources;
+    private final List<Brief.Standing> wishes;
     private final Tracer tracer;
     /// For each source what every ear makes of it.
     private final Heard[][] rows;
@@ -62,7 +63,7 @@ public final class SceneProof {
 
     /// @param levels where line-up lies in the rig
     /// @param judge what finds the findings, asked once, when they are first wanted
-    /// @param earlier the same scene before an edit, of a show with the same people and ears
+    /// @param kindred scenes of the same people and ears, from which cells may be taken over
     /// @param known scenes with the same people, ears and checks whose findings may be known; asked
     ///     once, when this one is judged
     SceneProof(
@@ -72,7 +73,7 @@ public final class SceneProof {
             Tracer tracer,
             Supplier<LevelMap> levels,
             Judge judge,
-            Optional<SceneProof> earlier,
+            List<SceneProof> kindred,
             Supplier<List<SceneProof>> known) {
         this.judge = judge;
         this.levels = levels;
@@ -81,29 +82,34 @@ public final class SceneProof {
         this.scene = scene;
         sources = show.sources();
         this.tracer = tracer;
-        List<Brief.Standing> wishes = brief.wishes(scene);
+        wishes = brief.wishes(scene);
         rows = new Heard[sources.size()][];
-        for (int s = 0; s < rows.length; s++) rows[s] = row(s, wishes, earlier);
+        for (int s = 0; s < rows.length; s++) rows[s] = row(s, kindred);
         all = new ByEars(rows, show.ears().size());
     }
 
-    private Heard[] row(int s, List<Brief.Standing> wishes, Optional<SceneProof> earlier) {
+    /// What every ear makes of a source: taken over whole where it is so in a kindred scene.
+    private Heard[] row(int s, List<SceneProof> kindred) {
         Source source = sources.get(s);
-        Heard[] before = earlier.map(then -> then.rows[s]).orElse(null);
-        boolean shared = before != null && tracer.sharesHearings(source.id(), earlier.get().tracer);
-        List<Hearing> everywhere = shared ? List.of() : tracer.hearings(source.id());
-        Heard[] row = before == null ? new Heard[show.ears().size()] : before.clone();
-        boolean same = before != null;
-        for (int e = 0; e < row.length; e++) {
-            Hearing hearing = shared ? row[e].hearing() : everywhere.get(e);
-            Brief.Standing wish = wishes.get(e * rows.length + s);
-            boolean asBefore =
-                    before != null && row[e].hearing() == hearing && row[e].standing() == wish;
-            if (asBefore) continue;
-            same = false;
-            row[e] = new Heard(show.ears().get(e), source, wish, hearing);
-        }
-        return same ? before : row;
+        for (SceneProof other : kindred)
+            if (tracer.sharesHearings(source.id(), other.tracer) && wantsTheSame(s, other))
+                return other.rows[s];
+        List<Hearing> everywhere = tracer.hearings(source.id());
+        Heard[] row = new Heard[show.ears().size()];
+        for (int e = 0; e < row.length; e++)
+            row[e] = new Heard(show.ears().get(e), source, wish(s, e), everywhere.get(e));
+        return row;
+    }
+
+    private Brief.Standing wish(int s, int e) {
+        return wishes.get(e * rows.length + s);
+    }
+
+    private boolean wantsTheSame(int s, SceneProof other) {
+        if (wishes == other.wishes) return true;
+        for (int e = 0; e < show.ears().size(); e++)
+            if (wish(s, e) != other.wish(s, e)) return false;
+        return true;
     }
 
     /// All cells, ear by ear.
@@ -160,7 +166,9 @@ public final class SceneProof {
     /// Whether an ear hears a source just as elsewhere, and wants the same of it.
     private static boolean isAlike(Heard here, Heard there) {
         return here == there
-                || here.hearing() == there.hearing() && here.standing().equals(there.standing());
+                || here.hearing() == there.hearing()
+                        && (here.standing() == there.standing()
+                                || here.standing().equals(there.standing()));
     }
 
     /// Some cells, ear by ear.
@@ -250,9 +258,11 @@ public final class SceneProof {
         Pressed pressed = new Pressed(k, to);
         Tracer traced = otherwise.get(pressed);
         if (traced != null) return traced;
-        List<Tracer> kindred = new ArrayList<>(List.of(tracer));
+        List<Tracer> kindred = new ArrayList<>();
         for (SceneProof other : known.get()) other.ifTraced(pressed).ifPresent(kindred::add);
-        traced = Tracer.after(live.at(live.positions().with(k, to)), kindred);
+        if (kindred.isEmpty()) kindred.add(tracer);
+        LiveGraph near = kindred.getFirst().live();
+        traced = Tracer.after(near.at(live.positions().with(k, to)), kindred);
         otherwise.put(pressed, traced);
         return traced;
     }
@@ -338,6 +348,16 @@ public final class SceneProof {
                     .ifPresent(way -> found.add(new Coming(cell, way)));
         }
         return found;
+    }
+
+    /// What an ear hears loudest.
+    public Optional<Heard> loudest(Ear ear) {
+        int e = tracer.live().graph().earIndex(ear.id());
+        Heard loudest = null;
+        for (Heard[] row : rows)
+            if (loudest == null || row[e].hearing().levelDb() > loudest.hearing().levelDb())
+                loudest = row[e];
+        return Optional.ofNullable(loudest);
     }
 
     /// What one ear hears of every source.

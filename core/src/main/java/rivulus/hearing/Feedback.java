@@ -43,6 +43,11 @@ final class Feedback {
         toEar = new Response[k][k == 0 ? 0 : from[0].atEar().length];
     }
 
+    /// What leaves a cut.
+    Flow.Field fromCut(int cut) {
+        return from[cut];
+    }
+
     /// The taps from one cut to another that come again and again.
     private Taps between(int fromCut, int toCut) {
         return from[fromCut].intoCut()[toCut];

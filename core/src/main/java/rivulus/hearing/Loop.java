@@ -135,15 +135,16 @@ public final class Loop {
     }
 
     private static List<Leg> legsIn(LiveGraph live, FlowOrder order, int system) {
-        List<Leg> legs = new ArrayList<>();
+        Map<Integer, Leg> legs = new LinkedHashMap<>();
         for (int v = 0; v < live.size(); v++) {
             if (order.loopOf(v) != system) continue;
             for (int e = live.firstEdge(v); e < live.firstEdge(v + 1); e++) {
-                if (order.loopOf(live.to(e)) == system && !legs.contains(live.leg(e)))
-                    legs.add(live.leg(e));
+                if (order.loopOf(live.to(e)) != system) continue;
+                Leg leg = live.leg(e);
+                legs.putIfAbsent(leg.index(), leg);
             }
         }
-        return legs;
+        return List.copyOf(legs.values());
     }
 
     private static double[][] magnitudes(

@@ -34,8 +34,10 @@ public final class Tracer {
     private Kinship kinship;
     private int toFollow;
 
-    private Tracer(LiveGraph live, Listened listened, FlowOrder order) {
+    /// @param kinship what does not differ from another state, or null
+    private Tracer(LiveGraph live, Listened listened, FlowOrder order, Kinship kinship) {
         this.live = live;
+        this.kinship = kinship;
         SignalGraph graph = live.graph();
         this.bands = graph.bands();
         this.order = order;
@@ -43,8 +45,14 @@ public final class Tracer {
         this.listened = listened;
         this.flow = new Flow(live, order, cuts, listened.nodes());
         Flow.Field[] fromCuts = new Flow.Field[cuts.length];
-        for (int k = 0; k < cuts.length; k++) fromCuts[k] = flow.fromCut(cuts[k]);
-        this.loops = loops(live.unheld(), fromCuts);
+        boolean known = kinship != null && kinship.other().order == order;
+        boolean asKnown = known;
+        for (int k = 0; k < cuts.length; k++) {
+            boolean same = known && !kinship.differsFrom(cuts[k]);
+            asKnown &= same;
+            fromCuts[k] = same ? kinship.other().feedback.fromCut(k) : flow.fromCut(cuts[k]);
+        }
+        this.loops = asKnown ? kinship.other().loops : loops(live.unheld(), fromCuts);
         this.feedback = new Feedback(fromCuts, bands, joints());
         this.rows = new Hearing[graph.sources().size()][];
         this.toFollow = rows.length;
@@ -80,12 +88,12 @@ public final class Tracer {
     }
 
     private Tracer(LiveGraph live, Listened listened) {
-        this(live, listened, FlowOrder.of(live));
+        this(live, listened, FlowOrder.of(live), null);
     }
 
     /// Traces a live graph in an order of one's own.
     static Tracer of(LiveGraph live, FlowOrder order) {
-        return new Tracer(live, Listened.of(live.graph()), order);
+        return new Tracer(live, Listened.of(live.graph()), order, null);
     }
 
     /// Traces a live graph, taking over from another state of the same graph what does not differ:
@@ -102,20 +110,20 @@ public final class Tracer {
                         .map(other -> other.order)
                         .findFirst()
                         .orElseGet(() -> FlowOrder.of(live));
-        Tracer tracer = new Tracer(live, kindred.getFirst().listened, order);
+        Kinship nearest = null;
         for (Tracer other : kindred) {
             Kinship kinship = Kinship.between(live, other);
-            if (tracer.kinship == null || kinship.cost() < tracer.kinship.cost())
-                tracer.kinship = kinship;
+            if (nearest == null || kinship.cost() < nearest.cost()) nearest = kinship;
         }
-        return tracer;
+        return new Tracer(live, kindred.getFirst().listened, order, nearest);
     }
 
     /// What does not differ from another state of the same graph.
     ///
     /// @param changed the sources, by index, that may sound different
     /// @param ears the ears, by index, to whom they may
-    private record Kinship(Tracer other, BitSet changed, BitSet ears) {
+    /// @param upstream the nodes from which something that differs is reached
+    private record Kinship(Tracer other, BitSet changed, BitSet ears, boolean[] upstream) {
         static Kinship between(LiveGraph live, Tracer other) {
             LiveGraph.Difference difference = live.from(other.live);
             BitSet ears = new BitSet();
@@ -131,12 +139,17 @@ public final class Tracer {
                 if (!ears.isEmpty() && anyIn(difference.upstream(), nodes)) changed.set(s);
                 s++;
             }
-            return new Kinship(other, changed, ears);
+            return new Kinship(other, changed, ears, difference.upstream());
         }
 
-        private static boolean anyIn(BitSet set, int[] nodes) {
-            for (int v : nodes) if (set.get(v)) return true;
+        private static boolean anyIn(boolean[] set, int[] nodes) {
+            for (int v : nodes) if (set[v]) return true;
             return false;
+        }
+
+        /// Whether anything that leaves a node may go otherwise.
+        boolean differsFrom(int node) {
+            return upstream[node];
         }
 
         int cost() {

@@ -43,19 +43,14 @@ final class LoudEars implements Rule {
     @Override
     public List<Finding.Draft> inScene(SceneProof scene, Limits limits) {
         List<Finding.Draft> findings = new ArrayList<>();
-        // all of them: which is the loudest hangs on the others, and how much it is on the hours
-        for (SceneProof.Heard cell : scene.all())
-            if (cell.hearing().levelDb() > SURELY_SAFE_DB
-                    && cell.ear().kind() == Ear.Kind.PERSON
-                    && isLoudest(scene, cell))
-                finding(scene, cell, limits).ifPresent(findings::add);
+        // of all ears: which is the loudest hangs on others, and how much that is on the hours
+        for (Ear ear : scene.show().ears())
+            if (ear.kind() == Ear.Kind.PERSON)
+                scene.loudest(ear)
+                        .filter(cell -> cell.hearing().levelDb() > SURELY_SAFE_DB)
+                        .flatMap(cell -> finding(scene, cell, limits))
+                        .ifPresent(findings::add);
         return findings;
-    }
-
-    private static boolean isLoudest(SceneProof scene, SceneProof.Heard cell) {
-        for (SceneProof.Heard other : scene.of(cell.ear().id()))
-            if (other.hearing().levelDb() > cell.hearing().levelDb()) return false;
-        return true;
     }
 
     private Optional<Finding.Draft> finding(

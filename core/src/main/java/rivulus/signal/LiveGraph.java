@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Set;
 import java.util.function.IntPredicate;
 import java.util.function.Predicate;
+import java.util.stream.IntStream;
 import rivulus.gear.Block;
 import rivulus.gear.Delay;
 import rivulus.gear.Setting;
@@ -22,26 +23,87 @@ public final class LiveGraph {
     private final long[] legNs;
     private volatile double[] lifts;
 
-    private final int[] head;
-    private final int[] edge;
-    private final int[] to;
+    private final Shape shape;
     private final double[] gain;
     private final long[] ns;
-    private final int[] band;
+
+    /// Which channels of legs are live, by the nodes that they leave: shared by all states in which
+    /// the same legs are open.
+    private static final class Shape {
+        private final int[] head;
+        private final int[] edge;
+        private final int[] to;
+        private final int[] band;
+        private int[] enterHead;
+        private int[] enteringFrom;
+
+        Shape(int[] head, int[] edge, int[] to, int[] band) {
+            this.head = head;
+            this.edge = edge;
+            this.to = to;
+            this.band = band;
+        }
+
+        int size() {
+            return head.length - 1;
+        }
+
+        /// Marks every node that can be reached from some.
+        void downstream(int[] starts, boolean[] marked) {
+            mark(starts, head, to, marked);
+        }
+
+        /// Marks every node from which some can be reached.
+        void upstream(int[] starts, boolean[] marked) {
+            turnRound();
+            mark(starts, enterHead, enteringFrom, marked);
+        }
+
+        private void mark(int[] starts, int[] head, int[] next, boolean[] marked) {
+            boolean[] seen = new boolean[marked.length];
+            int[] stack = new int[size()];
+            int top = 0;
+            for (int v : starts) {
+                if (seen[v]) continue;
+                seen[v] = true;
+                stack[top++] = v;
+            }
+            while (top > 0) {
+                int v = stack[--top];
+                marked[v] = true;
+                for (int i = head[v]; i < head[v + 1]; i++) {
+                    if (seen[next[i]]) continue;
+                    seen[next[i]] = true;
+                    stack[top++] = next[i];
+                }
+            }
+        }
+
+        private synchronized void turnRound() {
+            if (enterHead != null) return;
+            int[] count = new int[head.length];
+            for (int w : to) count[w + 1]++;
+            for (int v = 0; v < size(); v++) count[v + 1] += count[v];
+            int[] next = count.clone();
+            enteringFrom = new int[to.length];
+            for (int v = 0; v < size(); v++)
+                for (int e = head[v]; e < head[v + 1]; e++) enteringFrom[next[to[e]]++] = v;
+            enterHead = count;
+        }
+    }
 
     /// Another state in which the same legs are open.
-    private LiveGraph(LiveGraph like, Positions positions, double[] legGain, long[] legNs) {
+    ///
+    /// @param delays whether any delay differs
+    private LiveGraph(
+            LiveGraph like, Positions positions, double[] legGain, long[] legNs, boolean delays) {
         graph = like.graph;
         this.positions = positions;
         this.legGain = legGain;
         this.legNs = legNs;
-        head = like.head;
-        edge = like.edge;
-        to = like.to;
-        band = like.band;
-        gain = new double[edge.length];
-        ns = new long[edge.length];
-        fill();
+        shape = like.shape;
+        gain = gains();
+        ns = delays ? delays() : like.ns;
     }
 
     /// The same state with some of its live edges only.
@@ -51,27 +113,26 @@ public final class LiveGraph {
         legGain = like.legGain;
         legNs = like.legNs;
         int n = like.size();
-        head = new int[n + 1];
-        int[] kept = new int[like.edge.length];
+        int[] head = new int[n + 1];
+        int[] kept = new int[like.shape.edge.length];
         int count = 0;
         for (int v = 0; v < n; v++) {
-            for (int e = like.head[v]; e < like.head[v + 1]; e++)
+            for (int e = like.firstEdge(v); e < like.firstEdge(v + 1); e++)
                 if (keeps.test(e)) kept[count++] = e;
             head[v + 1] = count;
         }
-        edge = new int[count];
-        to = new int[count];
-        band = new int[count];
-        gain = new double[count];
-        ns = new long[count];
+        int[] edge = new int[count];
+        int[] to = new int[count];
+        int[] band = new int[count];
         for (int slot = 0; slot < count; slot++) {
             int e = kept[slot];
-            edge[slot] = like.edge[e];
-            to[slot] = like.to[e];
-            band[slot] = like.band[e];
-            gain[slot] = like.gain[e];
-            ns[slot] = like.ns[e];
+            edge[slot] = like.shape.edge[e];
+            to[slot] = like.to(e);
+            band[slot] = like.band(e);
         }
+        shape = new Shape(head, edge, to, band);
+        gain = gains();
+        ns = delays();
     }
 
     private LiveGraph(SignalGraph graph, Positions positions, double[] legGain, long[] legNs) {
@@ -82,7 +143,7 @@ public final class LiveGraph {
         Edges edges = graph.edges;
         BitSet useful = reachingEars();
         int n = graph.nodes().size();
-        head = new int[n + 1];
+        int[] head = new int[n + 1];
         int[] live = new int[edges.size()];
         int count = 0;
         for (int e = 0; e < live.length; e++) {
@@ -91,27 +152,34 @@ public final class LiveGraph {
             head[edges.from[e] + 1] = count;
         }
         for (int v = 0; v < n; v++) head[v + 1] = Math.max(head[v + 1], head[v]);
-        edge = Arrays.copyOf(live, count);
-        to = new int[count];
-        gain = new double[count];
-        ns = new long[count];
-        band = new int[count];
+        int[] edge = Arrays.copyOf(live, count);
+        int[] to = new int[count];
+        int[] band = new int[count];
         for (int slot = 0; slot < count; slot++) {
             int e = edge[slot];
             to[slot] = edges.to[e];
             band[slot] = graph.bandOf(edges.leg[e]);
         }
-        fill();
+        shape = new Shape(head, edge, to, band);
+        gain = gains();
+        ns = delays();
     }
 
-    private void fill() {
+    private double[] gains() {
         Edges edges = graph.edges;
-        for (int slot = 0; slot < edge.length; slot++) {
-            int e = edge[slot];
-            int leg = edges.leg[e];
-            gain[slot] = legGain[leg] * edges.mapGain[e];
-            ns[slot] = legNs[leg];
-        }
+        int[] edge = shape.edge;
+        double[] gains = new double[edge.length];
+        for (int slot = 0; slot < gains.length; slot++)
+            gains[slot] = legGain[edges.leg[edge[slot]]] * edges.mapGain[edge[slot]];
+        return gains;
+    }
+
+    private long[] delays() {
+        int[] edge = shape.edge;
+        long[] delays = new long[edge.length];
+        for (int slot = 0; slot < delays.length; slot++)
+            delays[slot] = legNs[graph.edges.leg[edge[slot]]];
+        return delays;
     }
 
     /// The graph as it is live at that stand of the knobs.
@@ -146,7 +214,7 @@ public final class LiveGraph {
             same = false;
             gains[l] *= Math.pow(10, lift[l] / 20);
         }
-        return same ? this : new LiveGraph(this, positions, gains, legNs);
+        return same ? this : new LiveGraph(this, positions, gains, legNs, false);
     }
 
     /// Whether a processor is on anywhere.
@@ -203,19 +271,23 @@ public final class LiveGraph {
     /// The same graph at another stand of the knobs; only legs of turned knobs are worked out anew.
     public LiveGraph at(Positions others) {
         double[] gains = legGain.clone();
-        long[] ns = legNs.clone();
+        long[] ns = legNs;
         boolean alike = true;
-        for (int k = 0; k < graph.knobs().size(); k++) {
+        int knobs = graph.knobs().size();
+        for (int k = 0; k < knobs; k++) {
             if (positions.stands(k, others.get(k))) continue;
             for (Leg leg : graph.governedBy(k)) {
                 int l = leg.index();
                 gains[l] = gain(leg, others);
-                ns[l] = nanos(leg, others);
                 alike &= gains[l] > 0 == legGain[l] > 0;
+                long takes = nanos(leg, others);
+                if (takes == ns[l]) continue;
+                if (ns == legNs) ns = legNs.clone();
+                ns[l] = takes;
             }
         }
         return alike
-                ? new LiveGraph(this, others, gains, ns)
+                ? new LiveGraph(this, others, gains, ns, ns != legNs)
                 : new LiveGraph(graph, others, gains, ns);
     }
 
@@ -239,10 +311,11 @@ public final class LiveGraph {
 
     /// Where this state and another of the same graph differ.
     ///
-    /// @param upstream every node from which a leg that differs can be reached, in either
-    ///     state
-    /// @param downstream every node that can be reached from such a leg, in either state
-    public record Difference(BitSet upstream, BitSet downstream) {}
+    /// @param upstream for every node whether a leg that differs can be reached from it, and an ear
+    ///     by that, in either state
+    /// @param downstream for every node whether it lies on a way to an ear and can be reached from
+    ///     such a leg, in either state
+    public record Difference(boolean[] upstream, boolean[] downstream) {}
 
     /// Where this state and another of the same graph differ.
     ///
@@ -250,18 +323,30 @@ public final class LiveGraph {
     public Difference from(LiveGraph other) {
         if (other.graph != graph)
             throw new IllegalArgumentException("these are states of two different graphs");
-        Edges edges = graph.edges;
-        BitSet starts = new BitSet(graph.nodes().size());
-        BitSet ends = new BitSet(graph.nodes().size());
+        boolean[] upstream = new boolean[size()];
+        boolean[] downstream = new boolean[size()];
         BitSet differing = differing(other);
-        if (!differing.isEmpty())
-            for (int e = 0; e < edges.size(); e++) {
-                if (!differing.get(edges.leg[e])) continue;
-                starts.set(edges.from[e]);
-                ends.set(edges.to[e]);
-            }
-        IntPredicate open = leg -> legGain[leg] > 0 || other.legGain[leg] > 0;
-        return new Difference(upstream(starts, open), downstream(ends, open));
+        int[] starts =
+                differing.stream().mapToObj(graph.legs()::get).flatMapToInt(this::starts).toArray();
+        int[] ends =
+                differing.stream().mapToObj(graph.legs()::get).flatMapToInt(this::ends).toArray();
+        shape.upstream(starts, upstream);
+        shape.downstream(ends, downstream);
+        if (!hasShapeOf(other)) {
+            other.shape.upstream(starts, upstream);
+            other.shape.downstream(ends, downstream);
+        }
+        return new Difference(upstream, downstream);
+    }
+
+    private IntStream starts(Leg leg) {
+        int[] nodes = graph.nodesOf(leg.from());
+        return leg.map().stream().mapToInt(channel -> nodes[channel.from()]);
+    }
+
+    private IntStream ends(Leg leg) {
+        int[] nodes = graph.nodesOf(leg.to());
+        return leg.map().stream().mapToInt(channel -> nodes[channel.to()]);
     }
 
     /// The legs that have another gain or delay.
@@ -274,7 +359,7 @@ public final class LiveGraph {
             differing.set(from + at);
             from += at + 1;
         }
-        for (int from = 0; from < n; ) {
+        for (int from = legNs == other.legNs ? n : 0; from < n; ) {
             int at = Arrays.mismatch(legNs, from, n, other.legNs, from, n);
             if (at < 0) break;
             differing.set(from + at);
@@ -286,7 +371,8 @@ public final class LiveGraph {
     /// Whether the same channels of legs are live in another state of the same graph, at whatever
     /// gain and delay.
     public boolean hasShapeOf(LiveGraph other) {
-        return other.graph == graph && (edge == other.edge || Arrays.equals(edge, other.edge));
+        return other.graph == graph
+                && (shape == other.shape || Arrays.equals(shape.edge, other.shape.edge));
     }
 
     private BitSet downstream(BitSet starts, IntPredicate open) {
@@ -392,17 +478,17 @@ public final class LiveGraph {
 
     /// How many nodes there are, live or not.
     public int size() {
-        return head.length - 1;
+        return shape.size();
     }
 
     /// The first live edge out of a node; the last is before `firstEdge(node + 1)`.
     public int firstEdge(int node) {
-        return head[node];
+        return shape.head[node];
     }
 
     /// Where a live edge goes.
     public int to(int liveEdge) {
-        return to[liveEdge];
+        return shape.to[liveEdge];
     }
 
     /// The gain of a live edge, above 0.
@@ -417,7 +503,7 @@ public final class LiveGraph {
 
     /// The number of a live edge's band limit in [SignalGraph#bands()].
     public int band(int liveEdge) {
-        return band[liveEdge];
+        return shape.band[liveEdge];
     }
 
     /// The leg that a live edge is a channel of.
@@ -427,6 +513,6 @@ public final class LiveGraph {
 
     /// The index of the leg that a live edge belongs to.
     int legIndex(int liveEdge) {
-        return graph.edges.leg[edge[liveEdge]];
+        return graph.edges.leg[shape.edge[liveEdge]];
     }
 }

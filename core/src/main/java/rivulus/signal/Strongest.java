@@ -23,12 +23,12 @@ public final class Strongest {
         from = new int[live.size()];
         Arrays.fill(edge, -1);
         BitSet now = new BitSet(gain.length);
+        BitSet next = new BitSet(gain.length);
         for (int start : starts) {
             gain[start] = 1;
             now.set(start);
         }
         for (int round = 0; round < MOST_ROUNDS && !now.isEmpty(); round++) {
-            BitSet next = new BitSet(gain.length);
             for (int v = now.nextSetBit(0); v >= 0; v = now.nextSetBit(v + 1))
                 for (int e = live.firstEdge(v); e < live.firstEdge(v + 1); e++) {
                     int w = live.to(e);
@@ -39,7 +39,10 @@ public final class Strongest {
                     from[w] = v;
                     next.set(w);
                 }
+            BitSet done = now;
             now = next;
+            next = done;
+            next.clear();
         }
     }
 
