@@ -78,6 +78,7 @@ final class Hand implements AutoCloseable {
     private void start() {
         Settings settings = Settings.in(state);
         settings.motion().set(false);
+        settings.searching().set(false);
         List<String> notes = new ArrayList<>(settings.troubles());
         Journal.Found found = Journal.leftIn(settings.journals(), PROVER.catalogue());
         notes.addAll(found.troubles());
@@ -212,8 +213,24 @@ final class Hand implements AutoCloseable {
         settle(session::isShown);
     }
 
-    /// Waits until every fix has been found.
+    /// Lets fixes be searched, from now on, and waits until every one has been found.
     void awaitFixes() {
+        letSearch();
+        awaitRest();
+    }
+
+    /// Lets fixes be searched by themselves from now on, as they usually are; a hand that looks for
+    /// none spares the machine that.
+    void letSearch() {
+        onFx(
+                () -> {
+                    session.settings().searching().set(true);
+                    return null;
+                });
+    }
+
+    /// Waits until nothing goes on any more.
+    void awaitRest() {
         settle(session::isSettled);
     }
 

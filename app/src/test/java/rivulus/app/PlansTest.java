@@ -8,6 +8,7 @@ import java.util.List;
 import javafx.scene.control.TextArea;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -131,6 +132,7 @@ class PlansTest {
     @Test
     void givenUpItLetsTheSearchForRemediesGoOn() {
         try (Hand hand = Hand.atDemo(folder)) {
+            hand.letSearch();
             hand.act(
                     () -> {
                         hand.session().plannings().ask(Planner.Progress.NONE, _ -> {});
@@ -143,6 +145,19 @@ class PlansTest {
                             Trouble.of(hand.session().proof().get()).stream()
                                     .map(Trouble::id)
                                     .toList());
+        }
+    }
+
+    /// The plans of this evening are not searched to the end in the usual steps.
+    @Test
+    @EnabledIfSystemProperty(named = "rivulus.night", matches = "true")
+    void whatWasNotSearchedToTheEndIsSearchedOn() {
+        try (Hand hand = Hand.atShow(folder, "lute-lesson")) {
+            hand.press(KeyCode.CONTROL, KeyCode.P);
+            assertThat(hand.textIn("#plans")).contains("Searched so far");
+            assertThat(hand.find("#plans-on").isVisible()).isTrue();
+            hand.press(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.ENTER);
+            assertThat(hand.textIn("#plans")).contains("Taking a plan is one step");
         }
     }
 

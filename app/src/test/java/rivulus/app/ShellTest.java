@@ -88,6 +88,25 @@ class ShellTest {
         }
     }
 
+    /// As somebody on battery may want it.
+    @Test
+    void remediesAreSearchedWhenAskedWhereNobodyWantsThemBefore() {
+        try (Hand hand = Hand.atDemo(folder)) {
+            assertThat(hand.textIn("#findings"))
+                    .contains("Nothing was tried against this yet.")
+                    .contains("Ctrl Shift Enter searches on.");
+            hand.press(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.ENTER);
+            hand.awaitRest();
+            assertThat(hand.textIn("#findings"))
+                    .contains("Set Show desk · USB 1 call feed to mix-minus.")
+                    .doesNotContain("Nothing was tried");
+            hand.press(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.ENTER);
+            hand.awaitRest();
+            assertThat(hand.session().lastDone().get())
+                    .isEqualTo("Everything worth a try was tried");
+        }
+    }
+
     @Test
     void aFindingIsSilencedWithAReasonAndToldAgainFromItsList() {
         try (Hand hand = Hand.atDemo(folder)) {

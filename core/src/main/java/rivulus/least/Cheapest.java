@@ -3,11 +3,13 @@ package rivulus.least;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.Set;
 import java.util.function.IntPredicate;
 import org.sat4j.core.VecInt;
@@ -16,6 +18,7 @@ import org.sat4j.pb.SolverFactory;
 import org.sat4j.specs.ContradictionException;
 import org.sat4j.specs.IConstr;
 import org.sat4j.specs.ISolverService;
+import org.sat4j.specs.IVecInt;
 import org.sat4j.specs.SearchListenerAdapter;
 import org.sat4j.specs.TimeoutException;
 import rivulus.gear.Setting;
@@ -36,8 +39,11 @@ public final class Cheapest {
     /// A turn and a scene.
     public static final int LEAST_IN_SCENES = 2;
 
-    /// What it costs to tell the solver everything anew.
-    private static final long STEPS_TO_ASK = 4;
+    /// What a question costs besides its conflicts.
+    private static final long CONFLICTS_TO_ASK = 4;
+
+    /// A conflict among more variables takes longer: one step more for so many.
+    private static final int VARIABLES_A_STEP = 500;
 
     private final Dials dials;
     private final Set<Must> musts = new LinkedHashSet<>();
@@ -134,9 +140,11 @@ public final class Cheapest {
         private final Map<Turned, Integer> followed = new HashMap<>();
         private final Map<Stand, Integer> costs = new LinkedHashMap<>();
         private final Map<Integer, Integer> sceneCosts = new LinkedHashMap<>();
-        private final Set<List<Integer>> clauses = new LinkedHashSet<>();
-        private final List<int[]> told = new ArrayList<>();
-        private final Map<Place, VecInt> oneAtMost = new LinkedHashMap<>();
+        private final Set<List<Integer>> clauses = new HashSet<>();
+        private final Map<Place, List<Integer>> oneAtMost = new HashMap<>();
+        private final IPBSolver solver = SolverFactory.newLight();
+        private final Counter spent =
+                new Counter(this::variable, literals -> clause(List.copyOf(literals)));
         private final Map<Place, Integer> overridden = new HashMap<>();
         private boolean hopeless;
         private int variables;
@@ -150,15 +158,12 @@ public final class Cheapest {
         }
 
         private void clause(List<Integer> literals) {
-            if (clauses.add(literals)) told.add(literals.stream().mapToInt(l -> l).toArray());
-        }
-
-        private IPBSolver solver() throws ContradictionException {
-            IPBSolver solver = SolverFactory.newLight();
-            solver.newVar(variables);
-            for (int[] clause : told) solver.addClause(new VecInt(clause));
-            for (VecInt one : oneAtMost.values()) if (one.size() > 1) solver.addAtMost(one, 1);
-            return solver;
+            if (hopeless || !clauses.add(literals)) return;
+            try {
+                solver.addClause(new VecInt(literals.stream().mapToInt(l -> l).toArray()));
+            } catch (ContradictionException no) {
+                hopeless = true;
+            }
         }
 
         void tell(Must must) {
@@ -259,7 +264,9 @@ public final class Cheapest {
             int stands = variable();
             this.stands.put(turned, stands);
             Place place = new Place(turned.scene(), turned.knob());
-            oneAtMost.computeIfAbsent(place, _ -> new VecInt()).push(stands);
+            List<Integer> others = oneAtMost.computeIfAbsent(place, _ -> new ArrayList<>());
+            for (int other : others) clause(List.of(-stands, -other));
+            others.add(stands);
             if (isTurned(turned)) {
                 clause(List.of(-stands, cost(new Stand(turned.knob(), turned.to()))));
                 if (follows(turned)) {
@@ -274,43 +281,48 @@ public final class Cheapest {
             return !turned.isForAll() && dials.own(turned.scene(), turned.knob()).isEmpty();
         }
 
+        private int counted(int cost) {
+            int variable = variable();
+            spent.add(variable, cost);
+            return variable;
+        }
+
         private int cost(Stand stand) {
-            return costs.computeIfAbsent(stand, _ -> variable());
+            return costs.computeIfAbsent(
+                    stand, _ -> counted(dials.knob(stand.knob()).knob().effort()));
         }
 
         private int sceneCost(int scene) {
-            return sceneCosts.computeIfAbsent(scene, _ -> variable());
+            return sceneCosts.computeIfAbsent(scene, _ -> counted(1));
         }
 
         boolean isPossible(Budget budget) throws TimeoutException {
-            try {
-                return !hopeless && (variables == 0 || isSatisfiable(solver(), budget));
-            } catch (ContradictionException no) {
-                return false;
-            }
+            return !hopeless && (variables == 0 || isSatisfiable(VecInt.EMPTY, budget));
         }
 
         /// A choice that costs no more than so much, if there is one.
         Optional<Choice> within(int most, Budget budget) throws TimeoutException {
             if (hopeless) return Optional.empty();
             if (variables == 0) return Optional.of(new Choice(List.of(), 0, List.of()));
+            OptionalInt more = spent.atLeast(most + 1);
+            VecInt within = new VecInt();
+            more.ifPresent(literal -> within.push(-literal));
+            return !hopeless && isSatisfiable(within, budget)
+                    ? Optional.of(choice(solver::model))
+                    : Optional.empty();
+        }
+
+        private boolean isSatisfiable(IVecInt assumed, Budget budget) throws TimeoutException {
+            if (budget.isOver()) throw new TimeoutException();
+            long each = 1 + variables / VARIABLES_A_STEP;
+            Conflicts conflicts = new Conflicts(budget);
+            solver.setSearchListener(conflicts);
+            long most = Math.clamp(budget.left() / each, 1, Integer.MAX_VALUE);
+            solver.setTimeoutOnConflicts((int) most);
             try {
-                IPBSolver solver = solver();
-                VecInt what = new VecInt();
-                VecInt weights = new VecInt();
-                costs.forEach(
-                        (stand, variable) -> {
-                            what.push(variable);
-                            weights.push(dials.knob(stand.knob()).knob().effort());
-                        });
-                sceneCosts.values().forEach(variable -> what.push(variable));
-                while (weights.size() < what.size()) weights.push(1);
-                if (!what.isEmpty()) solver.addAtMost(what, weights, most);
-                return isSatisfiable(solver, budget)
-                        ? Optional.of(choice(solver::model))
-                        : Optional.empty();
-            } catch (ContradictionException no) {
-                return Optional.empty();
+                return solver.isSatisfiable(assumed);
+            } finally {
+                budget.spend((conflicts.met + CONFLICTS_TO_ASK) * each);
             }
         }
 
@@ -332,19 +344,6 @@ public final class Cheapest {
             return dials.own(turned.scene(), turned.knob())
                     .map(own -> !own.equals(turned.to()))
                     .orElse(true);
-        }
-    }
-
-    /// Asks a solver, as long as the budget lasts.
-    private static boolean isSatisfiable(IPBSolver solver, Budget budget) throws TimeoutException {
-        if (budget.isOver()) throw new TimeoutException();
-        Conflicts conflicts = new Conflicts(budget);
-        solver.setSearchListener(conflicts);
-        solver.setTimeoutOnConflicts((int) Math.min(budget.left(), Integer.MAX_VALUE));
-        try {
-            return solver.isSatisfiable();
-        } finally {
-            budget.spend(conflicts.met + STEPS_TO_ASK);
         }
     }
 

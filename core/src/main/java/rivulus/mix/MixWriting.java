@@ -31,7 +31,7 @@ public final class MixWriting {
     private static final String MIX = "mix";
 
     /// What writing the mixes of a show may cost, in steps.
-    public static final long STEPS = 4 * Budget.USUAL;
+    public static final long STEPS = 96_000;
 
     private final Prover prover;
     private final Budget budget;

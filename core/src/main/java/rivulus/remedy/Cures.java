@@ -30,6 +30,11 @@ public record Cures(List<Remedy> all, boolean complete, int tried, List<String> 
         return new Cures(List.of(first), false, 0, List.of());
     }
 
+    /// Whether others are still looked for.
+    public boolean isSoFar() {
+        return !complete && tried == 0 && !all.isEmpty();
+    }
+
     /// The best.
     public Optional<Remedy> first() {
         return all.stream().findFirst();
@@ -54,10 +59,9 @@ public record Cures(List<Remedy> all, boolean complete, int tried, List<String> 
     /// the best there is; else empty.
     public String words() {
         if (!all.isEmpty() && !mayBeBettered()) return "";
-        if (!complete && tried == 0)
-            return all.isEmpty()
-                    ? "The search was stopped before anything was tried."
-                    : "The first that was found; whether there is a better one is being tried.";
+        if (isSoFar())
+            return "The first that was found; whether there is a better one is being tried.";
+        if (!complete && tried == 0) return "Nothing was tried against this yet.";
         if (!complete)
             return all.isEmpty()
                     ? "Nothing that ends this was found so far, %s tried; there may be something."

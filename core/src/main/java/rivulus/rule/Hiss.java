@@ -34,7 +34,7 @@ final class Hiss implements Rule {
     /// Another microphone, or a nearer one, is what ends it; knobs seldom do.
     @Override
     public int parts() {
-        return 12;
+        return 16;
     }
 
     @Override

@@ -12,7 +12,7 @@ import java.util.function.BooleanSupplier;
 public final class Budget {
     /// What the search for one cure may cost: on a quiet machine most take less than a tenth of
     /// it, and the whole of it takes some seconds.
-    public static final long USUAL = 96_000;
+    public static final long USUAL = 128_000;
 
     /// By how much a search that is gone on with may cost more than the one before.
     public static final long MORE = 8;

@@ -104,8 +104,7 @@ class TrialTest {
         assertThat(Cures.NONE.words())
                 .isEqualTo(
                         "Nothing that suggests itself ends this without causing something else.");
-        assertThat(Cures.UNKNOWN.words())
-                .isEqualTo("The search was stopped before anything was tried.");
+        assertThat(Cures.UNKNOWN.words()).isEqualTo("Nothing was tried against this yet.");
         assertThat(new Cures(List.of(), false, 7, List.of()).words())
                 .isEqualTo(
                         "Nothing that ends this was found so far, 7 changes tried; there may be"

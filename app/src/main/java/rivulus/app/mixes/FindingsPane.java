@@ -240,7 +240,7 @@ final class FindingsPane extends VBox implements View<FindingsPane.Sight> {
             if (!found.words().isEmpty())
                 box.getChildren().add(Look.paragraph(found.words(), "soft"));
         }
-        if (found != null && found.mayBeBettered() && found.tried() > 0)
+        if (found != null && found.mayBeBettered() && !found.isSoFar())
             box.getChildren().add(Look.paragraph(SEARCHES_ON, "soft"));
     }
 

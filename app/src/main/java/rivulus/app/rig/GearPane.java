@@ -169,7 +169,7 @@ public final class GearPane extends VBox implements View<Picture> {
             button.setOnAction(_ -> session.take(remedy));
             box.getChildren().add(button);
         }
-        if (found.mayBeBettered() && found.tried() > 0)
+        if (found.mayBeBettered() && !found.isSoFar())
             box.getChildren()
                     .add(Look.paragraph(found.words() + " Ctrl Shift Enter searches on.", "soft"));
     }

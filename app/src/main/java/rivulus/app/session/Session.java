@@ -105,6 +105,11 @@ public final class Session implements AutoCloseable {
             choice.addListener((_, _, _) -> lookElsewhere());
         }
         preview.addListener((_, _, _) -> redraw());
+        settings.searching()
+                .addListener(
+                        (_, _, _) -> {
+                            if (proof.get() != null) search(proof.get());
+                        });
         mishap.addListener((_, _, _) -> doing.set(""));
         stage.addListener((_, _, _) -> redraw());
     }
@@ -284,9 +289,15 @@ public final class Session implements AutoCloseable {
         redraw();
         remedies.clear();
         if (!latest) return; // the show has changed meanwhile, and is being proven again
-        steps = Budget.USUAL;
-        searchNext(done, Trouble.of(done));
+        search(done);
         joinings.find();
+    }
+
+    /// Searches for remedies of everything that is wrong, where they are searched by themselves.
+    private void search(Proof done) {
+        steps = Budget.USUAL;
+        if (settings.searching().get()) searchNext(done, Trouble.of(done));
+        else stopSearching();
     }
 
     /// Turns to the ear in the worst trouble, in a scene where it shows.
@@ -418,13 +429,14 @@ public final class Session implements AutoCloseable {
                             : "Remedies are still being tried");
             return;
         }
-        steps *= Budget.MORE;
+        boolean tried = open.stream().anyMatch(t -> remedies.get(t.id()).tried() > 0);
+        if (tried) steps *= Budget.MORE;
         searchNext(proof.get(), open);
     }
 
     /// Gives up the search for remedies; what was not tried by then says so.
     public void stopSearching() {
-        if (proof.get() == null || mending.isIdle()) return;
+        if (proof.get() == null) return;
         mending.forget();
         for (Trouble trouble : Trouble.of(proof.get()))
             remedies.putIfAbsent(trouble.id(), Cures.UNKNOWN);

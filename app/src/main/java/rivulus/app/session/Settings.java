@@ -39,6 +39,7 @@ public final class Settings implements AutoCloseable {
     private final StringProperty theme = new SimpleStringProperty(DAY);
     private final DoubleProperty scale = new SimpleDoubleProperty(1);
     private final BooleanProperty motion = new SimpleBooleanProperty(true);
+    private final BooleanProperty searching = new SimpleBooleanProperty(true);
     private final List<String> troubles = new ArrayList<>();
     private final ObservableList<Path> recent = FXCollections.observableArrayList();
 
@@ -91,6 +92,12 @@ public final class Settings implements AutoCloseable {
         return motion;
     }
 
+    /// Whether remedies are searched by themselves; else when they are asked for, which spares a
+    /// battery.
+    public BooleanProperty searching() {
+        return searching;
+    }
+
     /// Files opened or saved lately, latest first.
     public ObservableList<Path> recent() {
         return recent;
@@ -139,6 +146,7 @@ public final class Settings implements AutoCloseable {
         out.put("theme", theme.get());
         out.put("scale", scale.get());
         out.put("motion", motion.get());
+        out.put("searching", searching.get());
         out.put("recent", recent.stream().<Object>map(Path::toString).toList());
         return out;
     }
@@ -170,6 +178,7 @@ public final class Settings implements AutoCloseable {
             if (in.get("scale") instanceof Number number)
                 scale.set(Math.clamp(number.doubleValue(), SMALLEST, LARGEST));
             if (in.get("motion") instanceof Boolean moves) motion.set(moves);
+            if (in.get("searching") instanceof Boolean searches) searching.set(searches);
             if (in.get("recent") instanceof List<?> list)
                 recent.setAll(list.stream().limit(MOST_RECENT).flatMap(Settings::path).toList());
         } catch (FileTrouble broken) {

@@ -130,6 +130,9 @@ final class Commands {
                         "Search on where not everything was tried",
                         "Shortcut+Shift+ENTER",
                         session::searchOn));
+        all.add(
+                Command.of(
+                        "Search for remedies by itself, or when asked", "", this::changeSearching));
         all.add(Command.of("Larger", "Shortcut+PLUS", () -> session.settings().scaleBy(1.1)));
         all.add(Command.of("Smaller", "Shortcut+MINUS", () -> session.settings().scaleBy(1 / 1.1)));
         all.add(
@@ -271,6 +274,16 @@ final class Commands {
         settings.theme()
                 .set(settings.theme().get().equals(Settings.DAY) ? Settings.NIGHT : Settings.DAY);
         settings.keep();
+    }
+
+    private void changeSearching() {
+        Settings settings = session.settings();
+        settings.searching().set(!settings.searching().get());
+        settings.keep();
+        session.say(
+                settings.searching().get()
+                        ? "Remedies are searched by themselves"
+                        : "Remedies are searched when asked: Ctrl Shift Enter");
     }
 
     private void changeMotion() {
