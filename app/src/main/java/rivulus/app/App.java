@@ -31,6 +31,7 @@ public final class App extends Application {
         Journal.Found found = Journal.leftIn(settings.journals(), prover.catalogue());
         notes.addAll(found.troubles());
         session = new Session(prover, settings, journal(settings, notes));
+        Early.proof().ifPresent(session::expect);
         Thread.setDefaultUncaughtExceptionHandler(
                 (_, thrown) ->
                         Platform.runLater(() -> session.failed("showing the window", thrown)));
@@ -45,9 +46,9 @@ public final class App extends Application {
                     event.consume();
                     window.quit();
                 });
-        stage.show();
         List<String> words = getParameters().getRaw();
-        if (words.equals(List.of("demo"))) window.openDemo(DemoShows.LANTERN_HOUR);
+        if (words.equals(List.of(Early.DEMO))) window.openDemo(DemoShows.LANTERN_HOUR);
+        stage.show();
         if (words.size() == 2 && words.getFirst().equals("open"))
             window.open(Path.of(words.getLast()));
         window.tell(notes);

@@ -1,6 +1,7 @@
 package rivulus.app;
 
 import java.util.Arrays;
+import java.util.List;
 import javafx.application.Application;
 
 /// Starts the window, or, where `shots DIR` is asked for, takes its pictures.
@@ -15,7 +16,7 @@ public final class Main {
             Shots.main(Arrays.copyOfRange(args, 1, args.length));
             return;
         }
-        Early.begin();
+        Early.begin(List.of(args));
         Application.launch(App.class, args);
     }
 }

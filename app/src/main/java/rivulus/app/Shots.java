@@ -32,6 +32,7 @@ import rivulus.app.rig.RigStage;
 import rivulus.app.session.Session;
 import rivulus.app.session.Settings;
 import rivulus.app.shell.MainWindow;
+import rivulus.app.stage.Door;
 import rivulus.chart.RigLayer;
 import rivulus.check.Prover;
 import rivulus.file.DemoShows;
@@ -82,7 +83,8 @@ public final class Shots extends Application {
 
     private RigStage rig() {
         return window.stages().stream()
-                .filter(RigStage.class::isInstance)
+                .filter(stage -> stage.id().equals(RigStage.ID))
+                .map(Door::get)
                 .map(RigStage.class::cast)
                 .findFirst()
                 .orElseThrow();
@@ -121,7 +123,8 @@ public final class Shots extends Application {
                     session.stage().set(MixesStage.ID);
                     session.source().set("");
                     window.stages().stream()
-                            .filter(BriefStage.class::isInstance)
+                            .filter(stage -> stage.id().equals(BriefStage.ID))
+                            .map(Door::get)
                             .map(BriefStage.class::cast)
                             .forEach(BriefStage::say);
                     ((TextArea) window.scene().lookup("#say-lines"))
@@ -349,8 +352,9 @@ public final class Shots extends Application {
     }
 
     private void next() {
+        boolean more = wanted.isEmpty() || shots.stream().anyMatch(s -> wanted.contains(s.name()));
         Shot shot = shots.poll();
-        if (shot == null) {
+        if (shot == null || !more) {
             Platform.exit();
             return;
         }

@@ -3,6 +3,7 @@ package rivulus.app;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Path;
+import java.util.function.Supplier;
 import javafx.event.ActionEvent;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.TextField;
@@ -111,7 +112,8 @@ class DeskTest {
         hand.act(
                 () ->
                         hand.window().stages().stream()
-                                .filter(BriefStage.class::isInstance)
+                                .filter(stage -> stage.id().equals(BriefStage.ID))
+                                .map(Supplier::get)
                                 .map(BriefStage.class::cast)
                                 .forEach(BriefStage::say));
     }

@@ -10,7 +10,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
-import rivulus.app.stage.Stage;
+import rivulus.app.stage.Door;
 import rivulus.file.Evening;
 import rivulus.show.Ear;
 import rivulus.show.Scene;
@@ -34,7 +34,7 @@ class EveningsTest {
     void everyStageSceneAndEarOfEveryEveningCanBeSeen(String name) {
         try (Hand hand = Hand.atShow(folder, name)) {
             assertThat(hand.textIn("#ears")).isNotBlank();
-            for (Stage stage : hand.window().stages()) {
+            for (Door<?> stage : hand.window().stages()) {
                 hand.act(() -> hand.session().stage().set(stage.id()));
                 assertThat(hand.textIn("#side")).as(stage.title()).isNotBlank();
             }

@@ -197,7 +197,7 @@ final class RigReader {
 
     private List<Owned> stock(Entry rig) throws FileTrouble {
         Set<String> kinds = new HashSet<>(Templates.leads().names());
-        kinds.addAll(names.catalogue.templates().keySet());
+        kinds.addAll(names.catalogue.ids());
         List<Owned> stock = new ArrayList<>();
         for (Entry item : rig.items("stock")) {
             stock.add(

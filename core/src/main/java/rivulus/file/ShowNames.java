@@ -56,7 +56,7 @@ final class ShowNames {
     Template find(Entry name) throws FileTrouble {
         Optional<Template> template = catalogue.find(name.text());
         if (template.isEmpty()) {
-            throw name.unknown("template", name.text(), catalogue.templates().keySet());
+            throw name.unknown("template", name.text(), catalogue.ids());
         }
         return template.get();
     }

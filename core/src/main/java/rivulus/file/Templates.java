@@ -7,6 +7,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -36,17 +37,13 @@ public final class Templates {
 
     /// The catalogue that ships: every file named in `templates/index.txt`.
     public static Catalogue shipped() {
-        List<Template> templates = new ArrayList<>();
-        for (String name : resource(FOLDER + "index.txt").lines().toList()) {
-            if (name.isBlank()) continue;
-            templates.add(read(resource(FOLDER + name), "templates/" + name));
-        }
-        return Catalogue.of(templates);
+        return Catalogue.reading(Shipped.IDS, Templates::read);
     }
 
-    private static Template read(String text, String file) {
+    private static Template read(String id) {
+        String name = id + ".json";
         try {
-            return parse(text, file);
+            return parse(resource(FOLDER + name), "templates/" + name);
         } catch (FileTrouble broken) {
             throw new IllegalStateException(
                     "the program is damaged: " + broken.getMessage(), broken);
@@ -148,8 +145,9 @@ public final class Templates {
         private static final Set<String> IDS =
                 resource(FOLDER + "index.txt")
                         .lines()
+                        .filter(name -> !name.isBlank())
                         .map(name -> name.replace(".json", ""))
-                        .collect(Collectors.toSet());
+                        .collect(Collectors.toCollection(LinkedHashSet::new));
     }
 
     private static Leads readLeads() {

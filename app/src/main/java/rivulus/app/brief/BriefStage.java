@@ -1,6 +1,7 @@
 package rivulus.app.brief;
 
 import java.util.List;
+import java.util.function.Supplier;
 import javafx.scene.Node;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.ToggleButton;
@@ -17,6 +18,9 @@ import rivulus.app.stage.Stage;
 public final class BriefStage extends VBox implements Stage {
     /// By which the session knows it.
     public static final String ID = "brief";
+
+    /// Its name in the top bar.
+    public static final String TITLE = "Brief";
 
     private final Session session;
     private final SayPane say;
@@ -56,8 +60,8 @@ public final class BriefStage extends VBox implements Stage {
                         });
         saying.setSelected(true);
         session.source()
-                .addListener(
-                        (_, _, source) -> {
+                .subscribe(
+                        source -> {
                             if (!source.isEmpty()) wishing.setSelected(true);
                         });
         getStyleClass().add("stage");
@@ -76,34 +80,24 @@ public final class BriefStage extends VBox implements Stage {
     }
 
     @Override
-    public String id() {
-        return ID;
-    }
-
-    @Override
-    public String title() {
-        return "Brief";
-    }
-
-    @Override
     public Node middle() {
         return this;
     }
 
-    @Override
-    public List<Command> commands() {
+    /// What can be asked of it.
+    public static List<Command> commands(Supplier<BriefStage> stage) {
         return List.of(
                 Command.of(
                         "Say who is in the show, who listens, and its scenes",
                         "Shortcut+L",
-                        this::say),
+                        () -> stage.get().say()),
                 Command.of(
-                        "Steps from an empty show to a proven one",
-                        "",
-                        () -> {
-                            say();
-                            say.walk(true);
-                        }));
+                        "Steps from an empty show to a proven one", "", () -> stage.get().walk()));
+    }
+
+    private void walk() {
+        say();
+        say.walk(true);
     }
 
     /// Turns to where the show is said.

@@ -99,7 +99,7 @@ final class AirBox implements DayStage.PartBox {
                         batteries,
                         held);
         Look.show(note, false);
-        session.document().locked().addListener((_, _, _) -> locked());
+        session.document().locked().subscribe(_ -> locked());
         clear();
     }
 

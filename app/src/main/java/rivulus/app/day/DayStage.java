@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.function.Function;
+import java.util.function.Supplier;
 import javafx.animation.Animation;
 import javafx.animation.KeyFrame;
 import javafx.animation.Timeline;
@@ -35,6 +36,9 @@ import rivulus.trouble.Soundcheck;
 public final class DayStage extends StackPane implements Stage, View<DaySight> {
     /// By which the session knows it.
     public static final String ID = "day";
+
+    /// Its name in the top bar.
+    public static final String TITLE = "Show day";
 
     /// Batteries and the like are looked at again so often.
     private static final int LOOK_AGAIN_SECONDS = 30;
@@ -164,16 +168,6 @@ public final class DayStage extends StackPane implements Stage, View<DaySight> {
     }
 
     @Override
-    public String id() {
-        return ID;
-    }
-
-    @Override
-    public String title() {
-        return "Show day";
-    }
-
-    @Override
     public Node middle() {
         return this;
     }
@@ -191,25 +185,21 @@ public final class DayStage extends StackPane implements Stage, View<DaySight> {
                     DaySight.Part.AIR, "Shortcut+Shift+4",
                     DaySight.Part.LOG, "Shortcut+Shift+5");
 
-    @Override
-    public List<Command> commands() {
+    /// What can be asked of it.
+    public static List<Command> commands(Session session, Supplier<DayStage> stage) {
         List<Command> all = new ArrayList<>();
         for (DaySight.Part one : DaySight.Part.values())
             all.add(
                     Command.of(
                             "Show day: " + one.title(),
                             KEYS.get(one),
-                            () -> {
-                                session.stage().set(ID);
-                                turn(one);
-                                wanted = true;
-                            }));
+                            () -> stage.get().come(one)));
         all.add(
                 Command.when(
                         "Find the fault: what the chosen ear hears is amiss",
                         "Shortcut+Shift+F",
                         () -> session.picture().get() != null && !session.ear().get().isEmpty(),
-                        () -> find(session.ear().get(), amiss())));
+                        () -> stage.get().findForTheEar()));
         all.add(
                 new Command(
                         () ->
@@ -227,6 +217,16 @@ public final class DayStage extends StackPane implements Stage, View<DaySight> {
                                             : "The plan can be changed");
                         }));
         return all;
+    }
+
+    private void come(DaySight.Part one) {
+        session.stage().set(ID);
+        turn(one);
+        wanted = true;
+    }
+
+    private void findForTheEar() {
+        find(session.ear().get(), amiss());
     }
 
     /// The chosen source, else the one that the first finding of the chosen ear is about.

@@ -3,7 +3,9 @@ package rivulus.app.levels;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.BooleanSupplier;
 import java.util.function.Function;
+import java.util.function.Supplier;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -34,6 +36,9 @@ import rivulus.words.Words;
 public final class LevelsStage extends StackPane implements Stage, View<LevelsSight> {
     /// By which the session knows it.
     public static final String ID = "levels";
+
+    /// Its name in the top bar.
+    public static final String TITLE = "Levels";
 
     private final Session session;
     private final GainsPane gains;
@@ -112,15 +117,15 @@ public final class LevelsStage extends StackPane implements Stage, View<LevelsSi
         VBox whole = new VBox(tabs, heading, onPaper, going, fromRecording);
         whole.getStyleClass().add("stage");
         getChildren().setAll(whole);
-        session.recordings()
-                .progress()
-                .addListener(
-                        (_, _, now) -> {
-                            if (now.doubleValue() < 1) turn(recorded);
-                        });
         session.draws(this);
         clear();
-        turn(paper);
+        turn(session.recordings().heard().get().isNothing() ? paper : recorded);
+        session.recordings()
+                .progress()
+                .subscribe(
+                        now -> {
+                            if (now.doubleValue() < 1) turn(recorded);
+                        });
     }
 
     /// Turns to the plan and its gains, to what acts on the chosen source, to what goes out, or to
@@ -148,16 +153,6 @@ public final class LevelsStage extends StackPane implements Stage, View<LevelsSi
     }
 
     @Override
-    public String id() {
-        return ID;
-    }
-
-    @Override
-    public String title() {
-        return "Levels";
-    }
-
-    @Override
     public Node middle() {
         return this;
     }
@@ -167,50 +162,60 @@ public final class LevelsStage extends StackPane implements Stage, View<LevelsSi
         return side;
     }
 
-    @Override
-    public List<Command> commands() {
+    /// What can be asked of it.
+    public static List<Command> commands(Session session, Supplier<LevelsStage> stage) {
+        BooleanSupplier anything = () -> session.picture().get() != null;
         return List.of(
                 Command.when(
                         "Set all input gains",
                         "Shortcut+Shift+A",
-                        () -> session.picture().get() != null,
-                        () -> {
-                            session.stage().set(ID);
-                            turn(paper);
-                            gains.setAll();
-                        }),
+                        anything,
+                        () -> stage.get().setAll()),
                 Command.when(
                         "Levels: what acts on a voice, gates and compressors",
                         "Shortcut+Shift+E",
-                        () -> session.picture().get() != null,
-                        () -> {
-                            session.stage().set(ID);
-                            turn(processed);
-                            processing.focusFirst();
-                        }),
+                        anything,
+                        () -> stage.get().lookAtProcessing()),
                 Command.when(
                         "Levels: what goes out and is kept, cards and leave",
                         "Shortcut+Shift+O",
-                        () -> session.picture().get() != null,
-                        () -> {
-                            session.stage().set(ID);
-                            turn(sent);
-                            going.focusFirst();
-                        }),
+                        anything,
+                        () -> stage.get().lookAtGoingOut()),
                 Command.when(
                         "Levels: what a test recording says",
                         "Shortcut+Shift+R",
-                        () -> session.picture().get() != null,
-                        () -> {
-                            session.stage().set(ID);
-                            turn(recorded);
-                            recorded.requestFocus();
-                        }),
+                        anything,
+                        () -> stage.get().lookAtRecording()),
                 Command.when(
                         "Turn all that the recording asks for",
                         "",
                         () -> !session.recordings().heard().get().canBeTaken().isEmpty(),
-                        remarks::takeAll));
+                        () -> stage.get().remarks.takeAll()));
+    }
+
+    private void setAll() {
+        come(paper);
+        gains.setAll();
+    }
+
+    private void lookAtProcessing() {
+        come(processed);
+        processing.focusFirst();
+    }
+
+    private void lookAtGoingOut() {
+        come(sent);
+        going.focusFirst();
+    }
+
+    private void lookAtRecording() {
+        come(recorded);
+        recorded.requestFocus();
+    }
+
+    private void come(ToggleButton to) {
+        session.stage().set(ID);
+        turn(to);
     }
 
     @Override

@@ -59,8 +59,7 @@ final class RecordingBox extends VBox {
                                         + " at the side, with what to turn.",
                                 "soft"),
                         new HBox(8, open, made));
-        Look.show(made, false);
-        session.show().addListener((_, _, now) -> Look.show(made, now != null && recipe.isOf(now)));
+        session.show().subscribe(now -> Look.show(made, now != null && recipe.isOf(now)));
         ProgressBar bar = new ProgressBar();
         bar.setMaxWidth(Double.MAX_VALUE);
         bar.progressProperty().bind(session.recordings().progress());
@@ -77,8 +76,7 @@ final class RecordingBox extends VBox {
         tracks.getStyleClass().add("sound-tracks");
         getChildren().setAll(empty, working, above, scroll);
         session.recordings().progress().addListener((_, _, _) -> arrange());
-        session.recordings().heard().addListener((_, _, now) -> show(now));
-        show(Recordings.Heard.NOTHING);
+        session.recordings().heard().subscribe(this::show);
     }
 
     private void arrange() {

@@ -38,8 +38,7 @@ final class RemarksPane extends VBox {
         ScrollPane scroll = Look.scroll(list);
         VBox.setVgrow(scroll, Priority.ALWAYS);
         getChildren().setAll(Look.text("What the recording says", "pane-title"), head, scroll);
-        session.recordings().heard().addListener((_, _, now) -> show(now));
-        show(Recordings.Heard.NOTHING);
+        session.recordings().heard().subscribe(this::show);
     }
 
     /// Takes all that can be taken, in one step.

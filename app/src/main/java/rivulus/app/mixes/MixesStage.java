@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.function.BiConsumer;
 import java.util.function.Consumer;
 import java.util.function.Function;
+import java.util.function.Supplier;
 import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.SimpleBooleanProperty;
 import javafx.geometry.Pos;
@@ -34,6 +35,9 @@ import rivulus.show.Show;
 public final class MixesStage extends StackPane implements Stage, View<Sight> {
     /// By which the session knows it.
     public static final String ID = "mixes";
+
+    /// Its name in the top bar.
+    public static final String TITLE = "Mixes";
 
     private final Session session;
     private final FindingsPane findings;
@@ -109,18 +113,20 @@ public final class MixesStage extends StackPane implements Stage, View<Sight> {
         session.redraw();
     }
 
-    @Override
-    public List<Command> commands() {
+    /// What can be asked of it.
+    public static List<Command> commands(Supplier<MixesStage> stage) {
         return List.of(
-                Command.of("Mixes: every mix as a sentence", "Shortcut+M", this::everyMix),
-                Command.of("Mixes: what one listener hears", "", this::oneListener),
                 Command.of(
-                        "Write every mix from the brief",
-                        "",
-                        () -> {
-                            everyMix();
-                            session.mixings().all();
-                        }));
+                        "Mixes: every mix as a sentence",
+                        "Shortcut+M",
+                        () -> stage.get().everyMix()),
+                Command.of("Mixes: what one listener hears", "", () -> stage.get().oneListener()),
+                Command.of("Write every mix from the brief", "", () -> stage.get().writeAll()));
+    }
+
+    private void writeAll() {
+        everyMix();
+        session.mixings().all();
     }
 
     private void everyMix() {
@@ -132,16 +138,6 @@ public final class MixesStage extends StackPane implements Stage, View<Sight> {
     private void oneListener() {
         session.stage().set(ID);
         turn(false);
-    }
-
-    @Override
-    public String id() {
-        return ID;
-    }
-
-    @Override
-    public String title() {
-        return "Mixes";
     }
 
     @Override

@@ -3,6 +3,7 @@ package rivulus.app.mixes;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.function.Consumer;
+import javafx.application.Platform;
 import javafx.collections.ListChangeListener;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
@@ -28,14 +29,26 @@ final class StartPage extends VBox {
     record Wanted(Runnable plan, Runnable open, Consumer<Path> recent, Consumer<String> example) {}
 
     private final Wanted wanted;
+    private final Session session;
     private final VBox recent = new VBox(2);
 
+    /// A page that is laid out when it is first seen: whoever opens a show at once never sees it.
     StartPage(Session session, Wanted wanted) {
+        this.session = session;
         this.wanted = wanted;
         getStyleClass().add("start");
         setId("start");
         visibleProperty().bind(session.show().map(show -> show.ears().isEmpty()));
         managedProperty().bind(visibleProperty());
+        visibleProperty().addListener((_, _, _) -> layOutIfSeen());
+        Platform.runLater(this::layOutIfSeen);
+    }
+
+    private void layOutIfSeen() {
+        if (isVisible() && getChildren().isEmpty()) layOut();
+    }
+
+    private void layOut() {
         Button plan = new Button("Plan a show");
         plan.setId("plan-show");
         plan.getStyleClass().add("first-answer");

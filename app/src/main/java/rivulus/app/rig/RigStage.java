@@ -6,6 +6,7 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.function.Function;
+import java.util.function.Supplier;
 import javafx.beans.binding.Bindings;
 import javafx.beans.property.DoubleProperty;
 import javafx.beans.property.ObjectProperty;
@@ -41,6 +42,9 @@ import rivulus.words.Words;
 public final class RigStage extends VBox implements Stage, View<Sight> {
     /// By which the session knows it.
     public static final String ID = "rig";
+
+    /// Its name in the top bar.
+    public static final String TITLE = "Rig";
 
     /// Of the height of the stage, the drawing has at most this much.
     private static final double SHARE = 0.7;
@@ -100,16 +104,6 @@ public final class RigStage extends VBox implements Stage, View<Sight> {
     }
 
     @Override
-    public String id() {
-        return ID;
-    }
-
-    @Override
-    public String title() {
-        return "Rig";
-    }
-
-    @Override
     public Node middle() {
         return this;
     }
@@ -119,10 +113,10 @@ public final class RigStage extends VBox implements Stage, View<Sight> {
         return gear;
     }
 
-    @Override
-    public List<Command> commands() {
+    /// What can be asked of it.
+    public static List<Command> commands(Supplier<RigStage> stage) {
         return Arrays.stream(RigLayer.values())
-                .map(l -> Command.of("Rig: " + l.title(), "", () -> look(l)))
+                .map(l -> Command.of("Rig: " + l.title(), "", () -> stage.get().look(l)))
                 .toList();
     }
 

@@ -53,6 +53,11 @@ public final class Recordings implements AutoCloseable {
             troubles = List.copyOf(troubles);
         }
 
+        /// Whether nothing was measured, and nothing tried.
+        public boolean isNothing() {
+            return tracks.isEmpty() && troubles.isEmpty();
+        }
+
         /// The remarks that can be taken.
         public List<Remark> canBeTaken() {
             return remarks.stream().filter(Remark::canBeTaken).toList();

@@ -4,6 +4,7 @@ import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
 import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
 import java.util.function.Function;
@@ -50,6 +51,9 @@ public final class Session implements AutoCloseable {
     /// What nobody looks at is searched once nothing was turned for so long.
     private static final Duration HANDS_AT_WORK = Duration.ofMillis(200);
 
+    /// What has just been opened is looked at first.
+    private static final Duration FIRST_LOOK = Duration.ofMillis(600);
+
     private final Settings settings;
     private final ReadOnlyObjectWrapper<Mishap> mishap = new ReadOnlyObjectWrapper<>();
     private final Work proving = new Work("prove", "proving the show", mishap::set);
@@ -79,10 +83,17 @@ public final class Session implements AutoCloseable {
     private final Recordings recordings;
     private final Days days;
 
+    /// A proof that the first one may lean on.
+    private Optional<CompletableFuture<Proof>> expected = Optional.empty();
+
+    /// Whether a show has been taken up of which nothing has been told yet.
     private boolean choosing;
 
     /// The troubles that are still searched, or will be.
     private List<Trouble> unsearched = List.of();
+
+    /// What was just opened, whose remedies are searched once it has been shown; or null.
+    private Proof toSearch;
 
     /// What the search for one remedy may cost; more each time somebody searches on.
     private long steps = Budget.USUAL;
@@ -108,10 +119,16 @@ public final class Session implements AutoCloseable {
         settings.searching()
                 .addListener(
                         (_, _, _) -> {
-                            if (proof.get() != null) search(proof.get());
+                            if (proof.get() != null) search(proof.get(), Duration.ZERO);
                         });
         mishap.addListener((_, _, _) -> doing.set(""));
         stage.addListener((_, _, _) -> redraw());
+    }
+
+    /// The show that is taken up next has been proven already, or is being, by the prover that this
+    /// session was made with.
+    public void expect(CompletableFuture<Proof> early) {
+        expected = Optional.of(early);
     }
 
     // What is open
@@ -226,6 +243,7 @@ public final class Session implements AutoCloseable {
         views.forEach(View::clear);
         remedies.clear();
         unsearched = List.of();
+        toSearch = null;
         choosing = true;
         mixings.stop();
         recordings.forget();
@@ -242,7 +260,18 @@ public final class Session implements AutoCloseable {
         mixings.forget();
         Proof earlier = proof.get();
         doing.set("Proving the show");
-        proving.follow(() -> wholly(shelf.prover().prove(now, earlier)), this::proven);
+        Optional<CompletableFuture<Proof>> early =
+                shelf.isAsShipped() && earlier == null ? expected : Optional.empty();
+        expected = Optional.empty();
+        proving.follow(
+                () ->
+                        wholly(
+                                shelf.prover()
+                                        .prove(
+                                                now,
+                                                early.map(CompletableFuture::join)
+                                                        .orElse(earlier))),
+                this::proven);
     }
 
     /// Takes a remedy.
@@ -285,18 +314,20 @@ public final class Session implements AutoCloseable {
             return;
         }
         if (choosing || done.show().ear(ear.get()).isEmpty()) chooseWorst(done);
+        boolean first = choosing;
         choosing = false;
         redraw();
         remedies.clear();
         if (!latest) return; // the show has changed meanwhile, and is being proven again
-        search(done);
+        toSearch = first ? done : null;
+        if (!first) search(done, Duration.ZERO);
         joinings.find();
     }
 
     /// Searches for remedies of everything that is wrong, where they are searched by themselves.
-    private void search(Proof done) {
+    private void search(Proof done, Duration after) {
         steps = Budget.USUAL;
-        if (settings.searching().get()) searchNext(done, Trouble.of(done));
+        if (settings.searching().get()) searchNext(done, Trouble.of(done), after);
         else stopSearching();
     }
 
@@ -351,11 +382,16 @@ public final class Session implements AutoCloseable {
         return () -> {
             picture.set(drawn);
             shown.forEach(Runnable::run);
+            if (toSearch == null || drawn.proof() != toSearch) return;
+            search(toSearch, FIRST_LOOK);
+            toSearch = null;
         };
     }
 
     /// Searches one trouble after the other, those of the chosen ear first.
-    private void searchNext(Proof done, List<Trouble> troubles) {
+    ///
+    /// @param after a moment in which other things may be done
+    private void searchNext(Proof done, List<Trouble> troubles, Duration after) {
         unsearched = troubles;
         if (troubles.isEmpty()) {
             mending.forget();
@@ -368,11 +404,10 @@ public final class Session implements AutoCloseable {
                         .findFirst()
                         .orElse(troubles.getFirst());
         List<Trouble> rest = troubles.stream().filter(trouble -> trouble != next).toList();
-        boolean othersBegin = remedies.size() == 1;
         long most = steps;
         mending.ask(
                 stale -> {
-                    if (othersBegin) Work.pause(HANDS_AT_WORK, stale);
+                    Work.pause(after, stale);
                     return Remedies.of(
                             shelf.prover(),
                             done,
@@ -383,7 +418,7 @@ public final class Session implements AutoCloseable {
                 },
                 found -> {
                     remedies.put(next.id(), found);
-                    searchNext(done, rest);
+                    searchNext(done, rest, remedies.size() == 1 ? HANDS_AT_WORK : Duration.ZERO);
                 });
         int all = Trouble.of(done).size();
         doing.set(
@@ -410,7 +445,7 @@ public final class Session implements AutoCloseable {
 
     /// Goes on searching where it was left.
     void mendOn() {
-        if (!unsearched.isEmpty()) searchNext(proof.get(), unsearched);
+        if (!unsearched.isEmpty()) searchNext(proof.get(), unsearched, Duration.ZERO);
     }
 
     /// Searches on where a search ended before everything was tried: for the mix that was written
@@ -431,7 +466,7 @@ public final class Session implements AutoCloseable {
         }
         boolean tried = open.stream().anyMatch(t -> remedies.get(t.id()).tried() > 0);
         if (tried) steps *= Budget.MORE;
-        searchNext(proof.get(), open);
+        searchNext(proof.get(), open, Duration.ZERO);
     }
 
     /// Gives up the search for remedies; what was not tried by then says so.

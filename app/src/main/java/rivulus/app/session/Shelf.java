@@ -38,6 +38,11 @@ public final class Shelf implements AutoCloseable {
         shelving.each(_ -> Library.in(folder), this::take);
     }
 
+    /// Whether nothing but what ships is on it.
+    boolean isAsShipped() {
+        return prover.catalogue() == shipped.catalogue();
+    }
+
     /// The prover in use.
     public Prover prover() {
         return prover;

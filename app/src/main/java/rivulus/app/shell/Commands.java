@@ -12,7 +12,7 @@ import rivulus.app.session.Session;
 import rivulus.app.session.Settings;
 import rivulus.app.session.TroubleCard;
 import rivulus.app.stage.Command;
-import rivulus.app.stage.Stage;
+import rivulus.app.stage.Door;
 import rivulus.check.EarVerdict;
 import rivulus.edit.Borrowed;
 import rivulus.file.DemoShows;
@@ -81,15 +81,15 @@ final class Commands {
                                                 "Open a demo show: " + title,
                                                 "",
                                                 () -> window.openDemo(name))));
-        List<Stage> stages = window.stages();
-        for (Stage stage : stages) {
+        List<Door<?>> stages = window.stages();
+        for (Door<?> stage : stages) {
             all.add(
                     Command.of(
                             "Stage: " + stage.title(),
                             "Shortcut+" + (stages.indexOf(stage) + 1),
                             () -> session.stage().set(stage.id())));
         }
-        for (Stage stage : stages) all.addAll(stage.commands());
+        for (Door<?> stage : stages) all.addAll(stage.commands());
         all.add(Command.of("Plan it for me, or the rest of it", "Shortcut+P", window::openPlans));
         all.add(Command.of("Add gear by what you need", "Shortcut+Shift+G", window::searchGear));
         all.add(

@@ -22,7 +22,7 @@ import rivulus.app.session.FileAsker;
 import rivulus.app.session.Mishap;
 import rivulus.app.session.Session;
 import rivulus.app.stage.Command;
-import rivulus.app.stage.Stage;
+import rivulus.app.stage.Door;
 import rivulus.file.Journal;
 import rivulus.show.Device;
 
@@ -205,7 +205,7 @@ public final class MainWindow {
     }
 
     /// The stages of the work, in the order people go through them.
-    public List<Stage> stages() {
+    public List<Door<?>> stages() {
         return workspace.stages();
     }
 

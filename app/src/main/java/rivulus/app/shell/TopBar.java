@@ -10,19 +10,19 @@ import javafx.scene.layout.HBox;
 import rivulus.app.look.Look;
 import rivulus.app.look.Marks;
 import rivulus.app.session.Session;
-import rivulus.app.stage.Stage;
+import rivulus.app.stage.Door;
 import rivulus.check.Proof;
 import rivulus.show.Scene;
 
 /// The show, the stages as words, the scenes, and the way to everything else.
 final class TopBar extends HBox {
     private final Session session;
-    private final List<Stage> all;
+    private final List<Door<?>> all;
     private final Label title = Look.text("", "show-title");
     private final HBox stages = new HBox();
     private final HBox scenes = new HBox();
 
-    TopBar(Session session, List<Stage> all, Runnable search) {
+    TopBar(Session session, List<Door<?>> all, Runnable search) {
         this.session = session;
         this.all = all;
         getStyleClass().add("top-bar");
@@ -63,7 +63,7 @@ final class TopBar extends HBox {
     private void fillStages() {
         stages.getChildren().clear();
         ToggleGroup group = new ToggleGroup();
-        for (Stage stage : all) {
+        for (Door<?> stage : all) {
             ToggleButton button =
                     word(
                             stage.title(),

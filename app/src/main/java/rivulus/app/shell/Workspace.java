@@ -14,6 +14,7 @@ import rivulus.app.mixes.MixesStage;
 import rivulus.app.rig.KnobsPane;
 import rivulus.app.rig.RigStage;
 import rivulus.app.session.Session;
+import rivulus.app.stage.Door;
 import rivulus.app.stage.Stage;
 
 /// Rail on the left, the chosen stage in the middle, findings, wishes or knobs on the right. In a
@@ -23,12 +24,13 @@ final class Workspace extends BorderPane {
 
     private final Session session;
     private final EarRail rail;
-    private final KnobsPane knobs;
+    private final MainWindow window;
+    private KnobsPane knobs;
     private final StackPane side = new StackPane();
     private final StackPane middle = new StackPane();
-    private final MixesStage mixes;
-    private final RigStage rig;
-    private final List<Stage> stages;
+    private final Door<MixesStage> mixes;
+    private final Door<RigStage> rig;
+    private final List<Door<?>> stages;
     private final Button drawer = new Button("Findings");
     private boolean drawerOpen;
     private Node lastFocused;
@@ -36,36 +38,58 @@ final class Workspace extends BorderPane {
     Workspace(Session session, MainWindow window) {
         this.session = session;
         getStyleClass().add("workspace");
+        this.window = window;
         rail = new EarRail(session);
-        knobs =
-                new KnobsPane(
-                        session,
-                        device ->
-                                window.openBench(
-                                        Optional.of(device.template()), Optional.of(device)));
-        rig = new RigStage(session, kind -> window.openBench(kind, Optional.empty()));
-        BriefStage brief = new BriefStage(session, () -> session.stage().set(MixesStage.ID));
-        DayStage day =
-                new DayStage(
-                        session,
-                        kind -> window.files().saveSheet(kind),
-                        () -> window.files().saveChapters(),
-                        () -> window.files().nextShow());
+        rig =
+                new Door<>(
+                        RigStage.ID,
+                        RigStage.TITLE,
+                        () ->
+                                new RigStage(
+                                        session, kind -> window.openBench(kind, Optional.empty())),
+                        RigStage::commands);
+        Door<BriefStage> brief =
+                new Door<>(
+                        BriefStage.ID,
+                        BriefStage.TITLE,
+                        () -> new BriefStage(session, () -> session.stage().set(MixesStage.ID)),
+                        BriefStage::commands);
+        Door<DayStage> day =
+                new Door<>(
+                        DayStage.ID,
+                        DayStage.TITLE,
+                        () ->
+                                new DayStage(
+                                        session,
+                                        kind -> window.files().saveSheet(kind),
+                                        () -> window.files().saveChapters(),
+                                        () -> window.files().nextShow()),
+                        stage -> DayStage.commands(session, stage));
         mixes =
-                new MixesStage(
-                        session,
-                        brief::say,
-                        () -> window.files().openShow(),
-                        window::open,
-                        window::openDemo,
-                        this::focusEars,
-                        (ear, source) -> day.find(ear, source));
-        LevelsStage levels =
-                new LevelsStage(
-                        session,
-                        () -> window.files().openRecording(),
-                        () -> window.files().saveRecording(),
-                        () -> session.stage().set(rig.id()));
+                new Door<>(
+                        MixesStage.ID,
+                        MixesStage.TITLE,
+                        () ->
+                                new MixesStage(
+                                        session,
+                                        () -> brief.get().say(),
+                                        () -> window.files().openShow(),
+                                        window::open,
+                                        window::openDemo,
+                                        this::focusEars,
+                                        (ear, source) -> day.get().find(ear, source)),
+                        MixesStage::commands);
+        Door<LevelsStage> levels =
+                new Door<>(
+                        LevelsStage.ID,
+                        LevelsStage.TITLE,
+                        () ->
+                                new LevelsStage(
+                                        session,
+                                        () -> window.files().openRecording(),
+                                        () -> window.files().saveRecording(),
+                                        () -> session.stage().set(RigStage.ID)),
+                        stage -> LevelsStage.commands(session, stage));
         stages = List.of(brief, rig, mixes, levels, day);
         session.stage().set(mixes.id());
         side.getStyleClass().add("side");
@@ -102,7 +126,7 @@ final class Workspace extends BorderPane {
     }
 
     /// The stages of the work, in the order people go through them.
-    List<Stage> stages() {
+    List<Door<?>> stages() {
         return stages;
     }
 
@@ -110,12 +134,25 @@ final class Workspace extends BorderPane {
         return stages.stream()
                 .filter(stage -> stage.id().equals(session.stage().get()))
                 .findFirst()
-                .orElse(mixes);
+                .orElse(mixes)
+                .get();
+    }
+
+    /// The knobs of a device, built when one is first chosen.
+    private KnobsPane knobs() {
+        if (knobs == null)
+            knobs =
+                    new KnobsPane(
+                            session,
+                            device ->
+                                    window.openBench(
+                                            Optional.of(device.template()), Optional.of(device)));
+        return knobs;
     }
 
     private void arrange() {
         middle.getChildren().setAll(stage().middle());
-        side.getChildren().setAll(session.device().get().isEmpty() ? stage().side() : knobs);
+        side.getChildren().setAll(session.device().get().isEmpty() ? stage().side() : knobs());
         boolean narrow = getWidth() > 0 && getWidth() < NARROW;
         Look.show(drawer, narrow);
         drawer.setText(drawerOpen ? "Close drawer" : "Open drawer");
@@ -128,7 +165,7 @@ final class Workspace extends BorderPane {
         session.device().set("");
         session.stage().set(rig.id());
         openSide();
-        rig.search();
+        rig.get().search();
     }
 
     void focusEars() {
@@ -139,7 +176,7 @@ final class Workspace extends BorderPane {
         session.device().set("");
         session.stage().set(mixes.id());
         openSide();
-        mixes.focusFindings();
+        mixes.get().focusFindings();
     }
 
     /// Shows the side, and sees to it that what is in it can take the keyboard at once: what a pane
