@@ -1,57 +1,94 @@
 package rivulus.bench;
 
+import com.sun.management.ThreadMXBean;
+import java.lang.management.ManagementFactory;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.function.IntFunction;
-import java.util.function.LongSupplier;
-import rivulus.app.session.Picture;
-import rivulus.chart.Courses;
-import rivulus.chart.Ruler;
 import rivulus.check.Proof;
 import rivulus.check.Prover;
-import rivulus.check.Trouble;
-import rivulus.gear.Setting;
-import rivulus.remedy.Remedies;
 import rivulus.rule.Rules;
 import rivulus.show.Show;
 
-/// How time and memory grow with a rig: sources, ears and scenes, alone and together, each doubled
-/// until 128, with the exponent of the last two doublings. Prints a table in Markdown.
+/// How time and memory of every answer that the window can ask for grow with a rig: `Growth rig
+/// 16,32,64` (that many people and ears in one room) or `Growth house 14,28,56` (that many studios,
+/// two machines and 36 leads each), with the exponents of the last doubling. A further argument
+/// asks only for the answers whose names hold it. Prints tables in Markdown.
 public final class Growth {
-    private static final List<Integer> SIZES = List.of(4, 8, 16, 32, 64, 128);
-    private static final int RUNS = 7;
-    private static final Prover PROVER = Rules.prover();
-
-    private static final int MOST_CUBED = 32;
+    private static final int RUNS = 3;
+    private static final int TALKERS = 4;
+    private static final double LONG_MS = 1500;
+    private static final double TOO_LONG_MS = 60_000;
+    private static final ThreadMXBean THREADS = (ThreadMXBean) ManagementFactory.getThreadMXBean();
 
     private Growth() {}
 
-    /// Prints the table; `quick` leaves the largest size out.
+    /// What an answer takes at one size.
+    private record Taken(double ms, double mb) {
+        static final Taken NOT = new Taken(Double.NaN, Double.NaN);
+    }
+
+    /// Prints the tables.
     public static void main(String[] args) {
-        List<Integer> sizes = args.length == 0 ? SIZES : SIZES.subList(0, SIZES.size() - 1);
-        row("", sizes, String::valueOf, "exponent");
+        List<Integer> sizes = Arrays.stream(args[1].split(",")).map(Integer::valueOf).toList();
+        String only = args.length > 2 ? args[2] : "";
+        Prover prover = Rules.prover();
+        List<Asked> answers =
+                Asked.all(prover).stream().filter(asked -> asked.name().contains(only)).toList();
+        Map<String, Taken[]> all = new LinkedHashMap<>();
+        for (Asked asked : answers) all.put(asked.name(), new Taken[sizes.size()]);
+        for (int n = 0; n < sizes.size(); n++) {
+            Show show = show(args[0], sizes.get(n), prover);
+            System.out.printf(
+                    "%d: %d sources, %d ears, %d devices, %d leads%n",
+                    sizes.get(n),
+                    show.sources().size(),
+                    show.ears().size(),
+                    show.rig().devices().size(),
+                    show.rig().cables().size());
+            Proof proof = prover.prove(show);
+            proof.findings();
+            for (Asked asked : answers) {
+                Taken[] taken = all.get(asked.name());
+                boolean late = n > 0 && !(taken[n - 1].ms < TOO_LONG_MS);
+                taken[n] = late ? Taken.NOT : taken(asked.of().apply(proof));
+            }
+        }
+        print(sizes, all);
+    }
+
+    private static Show show(String kind, int size, Prover prover) {
+        return kind.equals("rig")
+                ? new GrowingRig(size, size, 1).show(prover.catalogue())
+                : new GrowingHouse(size, TALKERS, 2).show(prover.catalogue());
+    }
+
+    private static Taken taken(Runnable answer) {
+        double best = Double.POSITIVE_INFINITY;
+        double mb = 0;
+        for (int run = 0; run < RUNS && (run == 0 || best < LONG_MS); run++) {
+            long allocated = THREADS.getTotalThreadAllocatedBytes();
+            long start = System.nanoTime();
+            answer.run();
+            best = Math.min(best, (System.nanoTime() - start) * 1e-6);
+            mb = (THREADS.getTotalThreadAllocatedBytes() - allocated) * 1e-6;
+        }
+        return new Taken(best, mb);
+    }
+
+    private static void print(List<Integer> sizes, Map<String, Taken[]> all) {
+        row("ms, and MB allocated", sizes, String::valueOf, "exponents");
         System.out.println("|---|" + "---|".repeat(sizes.size() + 1));
-        times("proving, sources", sizes, n -> proving(new GrowingRig(n, 4, 1)));
-        times("proving, ears", sizes, n -> proving(new GrowingRig(4, n, 1)));
-        times("proving, scenes", sizes, n -> proving(new GrowingRig(4, 4, n)));
-        times("proving, sources and ears", sizes, n -> proving(new GrowingRig(n, n, 1)));
-        times(
-                "proving, sources, ears and scenes (at most 32)",
-                sizes.stream().filter(n -> n <= MOST_CUBED).toList(),
-                n -> proving(new GrowingRig(n, n, n)));
-        times("one fader, sources and ears", sizes, n -> fading(new GrowingRig(n, n, 1)));
-        times("one fader, scenes", sizes, n -> fading(new GrowingRig(4, 4, n)));
-        times("picture, sources and ears", sizes, n -> picturing(new GrowingRig(n, n, 1)));
-        times(
-                "picture, a finding in every cell",
-                sizes,
-                n -> picturing(new GrowingRig(n, n, 1, true)));
-        times("first cure, sources and ears", sizes, n -> curing(new GrowingRig(n, n, 1)));
-        times(
-                "first cure, a finding in every cell",
-                sizes,
-                n -> curing(new GrowingRig(n, n, 1, true)));
-        memory(sizes);
+        all.forEach(
+                (name, taken) ->
+                        row(
+                                name,
+                                sizes,
+                                size -> figure(taken[sizes.indexOf(size)]),
+                                exponents(sizes, taken)));
     }
 
     private static void row(
@@ -61,96 +98,22 @@ public final class Growth {
         System.out.println(line.append(' ').append(last).append(" |"));
     }
 
-    private static void times(String name, List<Integer> sizes, IntFunction<LongSupplier> work) {
-        double[] ms = new double[sizes.size()];
-        for (int i = 0; i < ms.length; i++) ms[i] = best(work.apply(sizes.get(i))) / 1e6;
-        row(name + ", ms", sizes, size -> figure(ms[sizes.indexOf(size)]), figure(exponent(ms)));
-    }
-
-    /// Over the last two doublings.
-    private static double exponent(double[] values) {
-        int last = values.length - 1;
-        return Math.log(values[last] / values[last - 2]) / Math.log(4);
-    }
-
-    private static long best(LongSupplier work) {
-        long best = Long.MAX_VALUE;
-        for (int run = 0; run < RUNS; run++) best = Math.min(best, work.getAsLong());
-        return best;
-    }
-
-    private static LongSupplier proving(GrowingRig rig) {
-        Show show = rig.show(PROVER.catalogue());
-        return () -> {
-            long start = System.nanoTime();
-            PROVER.prove(show).findings();
-            return System.nanoTime() - start;
-        };
-    }
-
-    private static LongSupplier fading(GrowingRig rig) {
-        Show show = rig.show(PROVER.catalogue());
-        Proof proof = PROVER.prove(show);
-        proof.findings();
-        Show faded = Shows.turned(show, "o1.i2", new Setting.Level(-7));
-        return () -> {
-            long start = System.nanoTime();
-            PROVER.prove(faded, proof).heard();
-            return System.nanoTime() - start;
-        };
-    }
-
-    private static LongSupplier picturing(GrowingRig rig) {
-        Show show = rig.show(PROVER.catalogue());
-        Picture.Choice choice = new Picture.Choice("s1", "t1", "", "");
-        return () -> {
-            Proof proof = PROVER.prove(show);
-            proof.findings();
-            long start = System.nanoTime();
-            Picture picture = Picture.of(proof, choice);
-            Courses.toEar(picture.scene(), picture.ear().id(), PROVER.catalogue());
-            Ruler.of(picture.scene(), picture.ear());
-            return System.nanoTime() - start;
-        };
-    }
-
-    private static LongSupplier curing(GrowingRig rig) {
-        Show show = rig.show(PROVER.catalogue());
-        Proof proof = PROVER.prove(show);
-        List<Trouble> troubles = Trouble.of(proof);
-        return () -> {
-            long start = System.nanoTime();
-            if (!troubles.isEmpty()) Remedies.of(PROVER, proof, troubles.getFirst(), 3);
-            return System.nanoTime() - start;
-        };
-    }
-
-    /// What a proof of so many sources, ears and scenes holds.
-    private static void memory(List<Integer> sizes) {
-        double[] mb = new double[sizes.size()];
-        for (int i = 0; i < mb.length; i++) {
-            int n = Math.min(64, sizes.get(i));
-            Show show = new GrowingRig(n, n, n).show(PROVER.catalogue());
-            long before = used();
-            Proof proof = PROVER.prove(show);
-            proof.findings();
-            mb[i] = (used() - before) / 1e6;
-            if (proof.scenes().isEmpty()) throw new IllegalStateException("it has to be held");
-        }
-        row(
-                "held, sources, ears and scenes (at most 64), MB",
-                sizes,
-                size -> figure(mb[sizes.indexOf(size)]),
-                "");
-    }
-
-    private static long used() {
-        for (int i = 0; i < 3; i++) System.gc();
-        Runtime runtime = Runtime.getRuntime();
-        return runtime.totalMemory() - runtime.freeMemory();
+    private static String figure(Taken taken) {
+        return figure(taken.ms) + ", " + figure(taken.mb);
     }
 
     private static String figure(double value) {
         return String.format(Locale.ROOT, value < 10 ? "%.1f" : "%.0f", value);
+    }
+
+    /// Of time and of memory, from the last size but one to the last.
+    private static String exponents(List<Integer> sizes, Taken[] taken) {
+        int last = taken.length - 1;
+        if (last == 0) return "";
+        double grown = Math.log((double) sizes.get(last) / sizes.get(last - 1));
+        return "%s, %s"
+                .formatted(
+                        figure(Math.log(taken[last].ms / taken[last - 1].ms) / grown),
+                        figure(Math.log(taken[last].mb / taken[last - 1].mb) / grown));
     }
 }

@@ -11,21 +11,27 @@ import javafx.application.Platform;
 import javafx.scene.Scene;
 import javafx.scene.layout.Pane;
 import javafx.stage.Stage;
+import rivulus.app.brief.BriefStage;
+import rivulus.app.day.DayStage;
+import rivulus.app.levels.LevelsStage;
 import rivulus.app.look.Look;
+import rivulus.app.mixes.MixesStage;
+import rivulus.app.rig.RigStage;
 import rivulus.app.session.Session;
 import rivulus.app.session.Settings;
 import rivulus.app.shell.MainWindow;
 import rivulus.check.Prover;
-import rivulus.file.DemoShows;
 import rivulus.gear.Setting;
 import rivulus.rule.Rules;
+import rivulus.show.Device;
 import rivulus.show.Ref;
 
-/// How much memory a window holds after hours of work: `Resident empty`, or `Resident demo EDITS`,
-/// where faders are moved, scenes and ears turned to, and all of it is proven, drawn and searched
-/// for cures. Prints what the process has resident and what the heap holds.
+/// How much memory a window holds after hours of work: `Resident empty`, or `Resident demo EDITS`
+/// and `Resident large EDITS`, where faders are moved, scenes and ears turned to, and all of it is
+/// proven, drawn and searched for cures; then every stage is looked at. Prints what the process has
+/// resident and what the heap holds.
 public final class Resident {
-    private static final List<String> FADERS = List.of("mic1", "mic2", "mic3", "phone");
+    private static final int FADERS = 4;
     private static final int STEPS = 20;
 
     private Resident() {}
@@ -43,7 +49,7 @@ public final class Resident {
                     });
             shown.await();
         } else {
-            work(Integer.parseInt(args[1]));
+            work(args[0], Integer.parseInt(args[1]));
         }
         System.gc();
         System.out.printf("%s: %s, heap %d MB%n", String.join(" ", args), resident(), heap());
@@ -58,7 +64,7 @@ public final class Resident {
         System.exit(0);
     }
 
-    private static void work(int edits) throws Exception {
+    private static void work(String show, int edits) throws Exception {
         Prover prover = Rules.prover();
         Path state = Files.createTempDirectory("rivulus-resident");
         Session[] sessions = new Session[1];
@@ -69,8 +75,7 @@ public final class Resident {
                     Stage stage = new Stage();
                     stage.setScene(new MainWindow(session, Optional.empty()).scene());
                     stage.show();
-                    session.document()
-                            .take(DemoShows.open(DemoShows.LANTERN_HOUR, prover.catalogue()), null);
+                    session.document().take(Shows.named(show, prover), null);
                     sessions[0] = session;
                 });
         Session session = sessions[0];
@@ -79,19 +84,30 @@ public final class Resident {
             await(session);
             Platform.runLater(() -> edit(session, n));
         }
+        for (String stage :
+                List.of(BriefStage.ID, RigStage.ID, MixesStage.ID, LevelsStage.ID, DayStage.ID)) {
+            Platform.runLater(() -> session.stage().set(stage));
+            await(session);
+        }
         await(session);
     }
 
     private static void edit(Session session, int n) {
         var scenes = session.show().get().scenes();
         var ears = session.show().get().ears();
-        Ref fader = Ref.of("desk/%s.fader".formatted(FADERS.get(n % FADERS.size())));
+        Ref fader = fader(session, n % FADERS);
         session.document()
                 .edit(
                         "Move",
                         session.show().get().withKnob(fader, new Setting.Level(-(n % STEPS))));
         if (n % STEPS == 0) session.scene().set(scenes.get(n / STEPS % scenes.size()).id());
         if (n % STEPS == 1) session.ear().set(ears.get(n / STEPS % ears.size()).id());
+    }
+
+    private static Ref fader(Session session, int n) {
+        Device desk = session.show().get().rig().device("desk").orElseThrow();
+        return new Ref(
+                desk.id(), session.proof().get().survey().template(desk).faders().get(n).id());
     }
 
     private static void onToolkit(Runnable deed) throws InterruptedException {

@@ -3,6 +3,7 @@ package rivulus.chart;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Function;
 import rivulus.check.SceneProof;
 import rivulus.desk.Channel;
 import rivulus.desk.Channels;
@@ -10,7 +11,6 @@ import rivulus.desk.DeskPlan;
 import rivulus.desk.Seat;
 import rivulus.desk.Silencing;
 import rivulus.gear.Catalogue;
-import rivulus.gear.Template;
 import rivulus.show.Device;
 import rivulus.words.Words;
 
@@ -61,12 +61,19 @@ public record DeskSheet(Device device, List<Group> groups) {
     /// A desk in a scene; empty where the machine has no channels. Costs a tracing for each key of
     /// each channel that something comes into.
     public static Optional<DeskSheet> of(SceneProof scene, Device device, Catalogue catalogue) {
+        return maker(scene, catalogue).apply(device);
+    }
+
+    /// The same of any machine in a scene; what they share is worked out once.
+    public static Function<Device, Optional<DeskSheet>> maker(
+            SceneProof scene, Catalogue catalogue) {
         Catalogue kinds = scene.show().kinds(catalogue);
-        Template kind = kinds.get(device.template());
         Channels channels =
                 Channels.in(
                         scene.show(), other -> kinds.get(other.template()), scene.tracer().live());
-        return DeskPlan.of(device, kind, channels).map(plan -> of(scene, plan));
+        return device ->
+                DeskPlan.of(device, kinds.get(device.template()), channels)
+                        .map(plan -> of(scene, plan));
     }
 
     private static DeskSheet of(SceneProof scene, DeskPlan plan) {

@@ -1,7 +1,10 @@
 package rivulus.chart;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import rivulus.check.Proof;
@@ -92,6 +95,9 @@ public record GoingSheet(List<Section> sections, Form form) {
 
         private Section sent() {
             List<Row> rows = new ArrayList<>();
+            Map<Ear, PictureSync> first = new HashMap<>();
+            for (PictureSync sync : PictureSync.all(scene, survey()))
+                first.putIfAbsent(sync.ear(), sync);
             for (Ear ear : sentEars()) {
                 Output output = going().output(ear.id());
                 Device machine = survey().device(ear.at().getFirst().device()).orElseThrow();
@@ -108,7 +114,7 @@ public record GoingSheet(List<Section> sections, Form form) {
                                                 Words.figure(limit(Limit.PUBLIC_LUFS), 0, "LUFS"),
                                                 Words.shortest(limit(Limit.PUBLIC_SPREAD)),
                                                 Words.figure(limit(Limit.PUBLIC_PEAK), 0, "dBTP"),
-                                                sync(ear)),
+                                                sync(Optional.ofNullable(first.get(ear)))),
                                 false));
             }
             return new Section(
@@ -151,11 +157,8 @@ public record GoingSheet(List<Section> sections, Form form) {
         }
 
         /// How far its sound is from its picture.
-        private String sync(Ear ear) {
-            return PictureSync.all(scene, survey()).stream()
-                    .filter(sync -> sync.ear().equals(ear))
-                    .findFirst()
-                    .map(
+        private static String sync(Optional<PictureSync> first) {
+            return first.map(
                             sync ->
                                     "; %s against the picture %s"
                                             .formatted(

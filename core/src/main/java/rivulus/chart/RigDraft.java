@@ -233,12 +233,7 @@ final class RigDraft {
     private boolean isMarked(Device device) {
         return switch (layer) {
             case EARTHS -> Grounds.isEarthed(survey, device);
-            case POWER ->
-                    feeding.supplies().stream()
-                            .anyMatch(
-                                    supply ->
-                                            supply.id().equals(device.id())
-                                                    && !feeding.fedBy(supply).isEmpty());
+            case POWER -> feeding.isSupply(device);
             default -> false;
         };
     }

@@ -1,8 +1,6 @@
 package rivulus.check;
 
-import java.util.List;
 import java.util.Set;
-import rivulus.hearing.Tracer;
 import rivulus.show.Device;
 
 /// Who loses whom when something fails.
@@ -19,9 +17,7 @@ public record Failure(String what, Losses losses) {
     ///
     /// @param dead the ids of the devices
     public static Failure of(SceneProof scene, String what, Set<String> dead) {
-        Tracer with = scene.tracer();
-        Tracer without = Tracer.after(with.live().without(dead), List.of(with));
-        return new Failure(what, Losses.between(scene, without));
+        return new Failure(what, scene.losses(scene.tracer().live().withoutDevices(dead)));
     }
 
     /// "Without Show desk, the stream goes silent; Nadia no longer hears Maren."

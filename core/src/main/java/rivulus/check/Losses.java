@@ -4,12 +4,9 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import rivulus.hearing.Tracer;
 import rivulus.show.Ear;
-import rivulus.show.Limit;
 import rivulus.show.Names;
 import rivulus.show.Source;
-import rivulus.show.Wish;
 import rivulus.words.Words;
 
 /// Who no longer hears whom they must, between a scene as it is and the same graph in another
@@ -34,25 +31,6 @@ public record Losses(List<Loss> all) {
         public Loss {
             lost = List.copyOf(lost);
         }
-    }
-
-    /// What is lost from a scene to another state of its graph.
-    public static Losses between(SceneProof scene, Tracer then) {
-        List<Loss> losses = new ArrayList<>();
-        double least = scene.limit(Limit.HEARD);
-        for (Ear ear : scene.show().ears()) {
-            List<Source> lost = new ArrayList<>();
-            int heard = 0;
-            for (SceneProof.Heard cell : scene.of(ear.id())) {
-                boolean wanted = cell.standing().wish() == Wish.MUST;
-                if (!wanted || cell.hearing().levelDb() < least) continue;
-                heard++;
-                double left = then.hearing(ear.id(), cell.source().id()).levelDb();
-                if (left < least) lost.add(cell.source());
-            }
-            if (!lost.isEmpty()) losses.add(new Loss(ear, lost, lost.size() == heard));
-        }
-        return new Losses(losses);
     }
 
     /// Whether nobody loses anybody.

@@ -47,6 +47,7 @@ public final class SceneProof {
     private final Judge judge;
     private Supplier<List<SceneProof>> known;
     private final Map<Pressed, Tracer> otherwise = new HashMap<>();
+    private final Lazy<Hanging> hanging = new Lazy<>(() -> Hanging.of(this));
     private List<Heard> asked;
     private Told told;
     private List<Coming> comings;
@@ -247,7 +248,8 @@ public final class SceneProof {
         return tracer;
     }
 
-    /// What would be heard with one knob standing otherwise, as when somebody presses a key.
+    /// What would be heard with one knob standing otherwise, as when somebody presses a key; kept
+    /// where it is a mute key of the show, which many ask for.
     ///
     /// @throws IllegalArgumentException if there is no such knob
     public synchronized Tracer with(Ref knob, Setting to) {
@@ -263,7 +265,8 @@ public final class SceneProof {
         if (kindred.isEmpty()) kindred.add(tracer);
         LiveGraph near = kindred.getFirst().live();
         traced = Tracer.after(near.at(live.positions().with(k, to)), kindred);
-        otherwise.put(pressed, traced);
+        boolean key = show.mutes().stream().anyMatch(m -> m.knob().equals(knob));
+        if (key) otherwise.put(pressed, traced);
         return traced;
     }
 
@@ -358,6 +361,12 @@ public final class SceneProof {
             if (loudest == null || row[e].hearing().levelDb() > loudest.hearing().levelDb())
                 loudest = row[e];
         return Optional.ofNullable(loudest);
+    }
+
+    /// Who no longer hears whom they must in another state of this scene's graph. Costs a tracing
+    /// of whom somebody hears by what is weaker in it.
+    public Losses losses(LiveGraph then) {
+        return hanging.get().at(then);
     }
 
     /// What one ear hears of every source.

@@ -1,8 +1,10 @@
 package rivulus.computer;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import rivulus.check.Failure;
@@ -11,7 +13,6 @@ import rivulus.check.SceneProof;
 import rivulus.gear.Knob;
 import rivulus.gear.Picker;
 import rivulus.gear.Setting;
-import rivulus.hearing.Tracer;
 import rivulus.hearing.Ways;
 import rivulus.leads.Survey;
 import rivulus.show.Device;
@@ -195,8 +196,7 @@ public record ComputerReport(
         }
 
         private Losses at(Positions then) {
-            Tracer tracer = Tracer.after(live.at(then), List.of(scene.tracer()));
-            return Losses.between(scene, tracer);
+            return scene.losses(live.at(then));
         }
 
         /// Whom the public hears through this computer, and whether anything at all it plays goes
@@ -281,32 +281,38 @@ public record ComputerReport(
 
         private List<String> undone() {
             List<String> said = new ArrayList<>();
-            for (Device gear : survey.devices()) replugged(gear).ifPresent(said::add);
+            Map<String, List<Picked>> byGear = new HashMap<>();
+            for (Device owner : owners())
+                for (Picked picked : Picked.of(survey, owner))
+                    if (picked.endpoint().flatMap(e -> e.port()).isPresent())
+                        byGear.computeIfAbsent(
+                                        picked.gear().orElseThrow().id(), _ -> new ArrayList<>())
+                                .add(picked);
+            for (Device gear : survey.devices()) {
+                List<Picked> named =
+                        byGear.getOrDefault(gear.id(), List.of()).stream()
+                                .filter(picked -> picked.setting().startsWith(gear.id() + "/"))
+                                .toList();
+                if (!named.isEmpty()) said.add(replugged(gear, named));
+            }
             updated().ifPresent(said::add);
             return said;
         }
 
         /// Gear that comes back by another name: whatever named it stands at the default again.
-        private Optional<String> replugged(Device gear) {
+        private String replugged(Device gear, List<Picked> named) {
             Positions then = positions;
-            List<String> check = new ArrayList<>();
-            for (Device owner : owners()) {
-                for (Picked picked : Picked.of(survey, owner)) {
-                    boolean named =
-                            picked.setting().startsWith(gear.id() + "/")
-                                    && picked.endpoint().flatMap(e -> e.port()).isPresent();
-                    if (!named) continue;
-                    String falls = picked.picker().isStandard() ? Picker.NONE : Picker.DEFAULT;
-                    then = then.with(place(picked), new Setting.Choice(falls));
-                    check.add(name(picked));
-                }
+            for (Picked picked : named) {
+                String falls = picked.picker().isStandard() ? Picker.NONE : Picker.DEFAULT;
+                then = then.with(place(picked), new Setting.Choice(falls));
             }
-            if (check.isEmpty()) return Optional.empty();
             Losses losses = at(then);
-            String after = losses.isEmpty() ? "" : "; till then " + losses.words();
-            return Optional.of(
-                    "After %s was plugged into another socket of %s, pick it again at %s%s."
-                            .formatted(gear.name(), computer.name(), Words.list(check), after));
+            return "After %s was plugged into another socket of %s, pick it again at %s%s."
+                    .formatted(
+                            gear.name(),
+                            computer.name(),
+                            Words.list(named.stream().map(Search::name).toList()),
+                            losses.isEmpty() ? "" : "; till then " + losses.words());
         }
 
         /// An update that asks for permissions again and sets the defaults back.

@@ -1,9 +1,14 @@
 package rivulus.desk;
 
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.BitSet;
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
-import java.util.HashSet;
+import java.util.IdentityHashMap;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -35,7 +40,10 @@ public final class Channels {
     private final Show show;
     private final Function<Device, Template> kinds;
     private final LiveGraph live;
-    private final Map<String, double[]> gains = new HashMap<>();
+    private final Map<Template, Routes> routes = new IdentityHashMap<>();
+    /// How loud each source comes to the point before each fader, in the order of `before`.
+    private final Map<String, double[]> levels = new HashMap<>();
+    private final Map<Ref, Integer> before = new LinkedHashMap<>();
 
     private Channels(Show show, Function<Device, Template> kinds, LiveGraph live) {
         this.show = show;
@@ -70,15 +78,50 @@ public final class Channels {
         return channels;
     }
 
-    private Optional<Channel> at(Device device, Template kind, Knob fader) {
-        Set<String> after = new HashSet<>();
-        Optional<Point> before = Optional.empty();
-        for (Route route : kind.routes()) {
-            if (route.governors().stream().noneMatch(g -> g.knob().equals(fader.id()))) continue;
-            if (before.isEmpty()) before = kind.point(route.from());
-            after.add(route.to());
+    /// The routes of a kind of gear, by the knobs on them and by where they come from.
+    private record Routes(
+            List<Route> all, Map<String, List<Route>> byKnob, Map<String, BitSet> byFrom) {
+        static Routes of(Template kind) {
+            Routes routes = new Routes(kind.routes(), new HashMap<>(), new HashMap<>());
+            for (int r = 0; r < routes.all.size(); r++) {
+                Route route = routes.all.get(r);
+                routes.byFrom.computeIfAbsent(route.from(), _ -> new BitSet()).set(r);
+                for (var governor : route.governors())
+                    routes.byKnob
+                            .computeIfAbsent(governor.knob(), _ -> new ArrayList<>())
+                            .add(route);
+            }
+            return routes;
         }
+
+        List<Route> by(Knob knob) {
+            return byKnob.getOrDefault(knob.id(), List.of());
+        }
+
+        /// Those from any of some points, in the order of the kind.
+        List<Route> from(Collection<String> points) {
+            BitSet from = new BitSet();
+            for (String point : points) if (byFrom.containsKey(point)) from.or(byFrom.get(point));
+            return from.stream().mapToObj(all::get).toList();
+        }
+    }
+
+    private Routes routes(Template kind) {
+        return routes.computeIfAbsent(kind, Routes::of);
+    }
+
+    /// The point before a fader.
+    private Optional<Point> before(Template kind, Knob fader) {
+        return routes(kind).by(fader).stream()
+                .findFirst()
+                .flatMap(route -> kind.point(route.from()));
+    }
+
+    private Optional<Channel> at(Device device, Template kind, Knob fader) {
+        Optional<Point> before = before(kind, fader);
         if (before.isEmpty()) return Optional.empty();
+        Set<String> after = new LinkedHashSet<>();
+        for (Route route : routes(kind).by(fader)) after.add(route.to());
         Point at = before.get();
         Strip strip = device.strip(fader.id());
         return Optional.of(
@@ -96,19 +139,15 @@ public final class Channels {
 
     /// The mutes between the point before a fader and wherever it leads.
     private List<Ref> mutes(Device device, Template kind, String before, Set<String> after) {
-        List<Ref> mutes = new ArrayList<>();
-        for (Route route : kind.routes()) {
-            if (!route.from().equals(before) && !after.contains(route.from())) continue;
-            for (var governor : route.governors()) {
-                Ref ref = leading(new Ref(device.id(), governor.knob()));
-                boolean mute =
-                        kind.knob(governor.knob())
-                                .filter(knob -> knob.role() == Knob.Role.MUTE)
-                                .isPresent();
-                if (mute && !mutes.contains(ref)) mutes.add(ref);
-            }
-        }
-        return mutes;
+        Set<String> passed = new LinkedHashSet<>(List.of(before));
+        passed.addAll(after);
+        Set<Ref> mutes = new LinkedHashSet<>();
+        for (Route route : routes(kind).from(passed))
+            for (var governor : route.governors())
+                if (kind.knob(governor.knob())
+                        .filter(knob -> knob.role() == Knob.Role.MUTE)
+                        .isPresent()) mutes.add(leading(new Ref(device.id(), governor.knob())));
+        return List.copyOf(mutes);
     }
 
     /// The knob by which one goes: itself, but for the right side of a linked pair.
@@ -131,10 +170,32 @@ public final class Channels {
                 .toList();
     }
 
-    private double level(Ref before, Source source) {
-        double[] best = gains.computeIfAbsent(source.id(), live::gainsDb);
-        double most = Double.NEGATIVE_INFINITY;
-        for (int node : live.graph().nodesOf(before)) most = Math.max(most, best[node]);
-        return most;
+    private double level(Ref at, Source source) {
+        if (before.isEmpty()) listBefore();
+        return levels.computeIfAbsent(source.id(), this::levels)[before.get(at)];
+    }
+
+    private void listBefore() {
+        for (Device device : show.rig().devices()) {
+            Template kind = kinds.apply(device);
+            for (Knob fader : kind.faders())
+                before(kind, fader)
+                        .ifPresent(
+                                at ->
+                                        before.putIfAbsent(
+                                                new Ref(device.id(), at.id()), before.size()));
+        }
+    }
+
+    private double[] levels(String source) {
+        double[] best = live.gainsDb(source);
+        double[] levels = new double[before.size()];
+        Arrays.fill(levels, Double.NEGATIVE_INFINITY);
+        before.forEach(
+                (at, i) -> {
+                    for (int node : live.graph().nodesOf(at))
+                        levels[i] = Math.max(levels[i], best[node]);
+                });
+        return levels;
     }
 }

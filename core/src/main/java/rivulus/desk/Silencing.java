@@ -3,6 +3,7 @@ package rivulus.desk;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import rivulus.check.SceneProof;
 import rivulus.gear.Setting;
 import rivulus.hearing.Tracer;
@@ -13,6 +14,7 @@ import rivulus.show.Names;
 import rivulus.show.Ref;
 import rivulus.show.Source;
 import rivulus.signal.KnobUse;
+import rivulus.signal.LiveGraph;
 import rivulus.words.Words;
 
 /// What a key of a channel silences, and who hears it all the same.
@@ -40,14 +42,21 @@ public record Silencing(KnobUse key, List<Ear> silenced, List<Ear> still) {
         Optional<KnobUse> use = scene.tracer().live().graph().knob(key);
         if (use.isEmpty()) return Optional.empty();
         boolean mute = channel.mutes().contains(key);
-        Tracer open = scene.with(key, mute ? new Setting.Switch(false) : new Setting.Level(0));
-        Tracer closed = scene.with(key, mute ? new Setting.Switch(true) : Setting.Level.OFF);
+        LiveGraph live = scene.tracer().live();
+        int knob = live.graph().knobIndex(key.device(), key.name());
+        LiveGraph open = live.with(knob, mute ? new Setting.Switch(false) : new Setting.Level(0));
+        LiveGraph closed = live.with(knob, mute ? new Setting.Switch(true) : Setting.Level.OFF);
+        Set<String> reached = open.earsBehind(channel.before());
         List<Ear> ears =
-                scene.show().ears().stream()
-                        .filter(ear -> open.live().leads(channel.before(), ear.id()))
-                        .toList();
+                scene.show().ears().stream().filter(ear -> reached.contains(ear.id())).toList();
         return Optional.of(
-                between(use.get(), ears, channel.comes(), open, closed, scene.limit(Limit.LEAK)));
+                between(
+                        use.get(),
+                        ears,
+                        channel.comes(),
+                        scene.tracer().in(open),
+                        scene.tracer().in(closed),
+                        scene.limit(Limit.LEAK)));
     }
 
     /// What a mute key does to whom it should silence as the scene stands, at every ear but their
@@ -76,8 +85,8 @@ public record Silencing(KnobUse key, List<Ear> silenced, List<Ear> still) {
                                         use,
                                         ears,
                                         sources,
-                                        scene.tracer(),
-                                        closed,
+                                        scene.tracer()::hearing,
+                                        closed::hearing,
                                         scene.limit(Limit.LEAK)));
     }
 
@@ -85,8 +94,8 @@ public record Silencing(KnobUse key, List<Ear> silenced, List<Ear> still) {
             KnobUse use,
             List<Ear> ears,
             List<Source> sources,
-            Tracer open,
-            Tracer closed,
+            Tracer.Listening open,
+            Tracer.Listening closed,
             double least) {
         List<Ear> silenced = new ArrayList<>();
         List<Ear> still = new ArrayList<>();

@@ -1,5 +1,11 @@
 package rivulus.hearing;
 
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.IntStream;
 import rivulus.signal.Bands;
 import rivulus.signal.Grid;
 import rivulus.signal.Response;
@@ -8,9 +14,12 @@ import rivulus.signal.Response;
 /// to the ears.
 ///
 /// With T the responses between cut nodes, a signal s put into them stands there as x = (I − T)⁻¹
-/// s. The inverse is taken at every frequency of the grid by Gauss-Jordan elimination with partial
-/// pivoting: 51 · k³ for k cuts. It exists: only loops that die away however the phases fall are
-/// part of T, so that its spectral radius is under 1 (see [Loop]).
+/// s. What goes round by itself (a system, see [FlowOrder#loopOf]) gives on to others and gets
+/// nothing back, so that T is a triangle of blocks: the systems are settled one after the other, as
+/// sound comes to them. The inverse of each block is taken at every frequency of the grid by
+/// Gauss-Jordan elimination with partial pivoting: 51 · k³ for the k cuts of a system. It exists:
+/// only loops that die away however the phases fall are part of T, so that its spectral radius is
+/// under 1 (see [Loop]).
 final class Feedback {
     private static final int MOST_ROUNDS = 24;
     private static final int MOST_ROUNDS_OF_FEW = 64;
@@ -20,11 +29,17 @@ final class Feedback {
     /// Of the taps that stand at one cut after a round, at most this many loudest are followed on.
     private static final int MOST_TAPS = 2000;
 
+    private static final int[] NONE = {};
+
     private final Bands bands;
     private final Flow.Field[] from;
     private final Joint[][] joints;
     private final Response[][] toEar;
-    private Response[][] inverse;
+    private final List<Block> blocks;
+    /// For every cut, those that it gives something to.
+    private final int[][] onward;
+    /// For every listened node, the cuts that it hears something of.
+    private final int[][] heard;
 
     /// What kind of stretch leads from one cut to another.
     enum Joint {
@@ -35,12 +50,110 @@ final class Feedback {
     }
 
     /// @param joints the kind of stretch to cut i from cut j
-    Feedback(Flow.Field[] from, Bands bands, Joint[][] joints) {
+    /// @param system for every cut the number of what goes round through it; what gives on to
+    ///     another has the higher number
+    Feedback(Flow.Field[] from, Bands bands, Joint[][] joints, int[] system) {
         this.from = from;
         this.bands = bands;
         this.joints = joints;
         int k = from.length;
-        toEar = new Response[k][k == 0 ? 0 : from[0].atEar().length];
+        int ears = k == 0 ? 0 : from[0].atEar().length;
+        toEar = new Response[k][ears];
+        heard = new int[ears][];
+        for (int ear = 0; ear < ears; ear++) {
+            int at = ear;
+            heard[ear] =
+                    IntStream.range(0, k).filter(i -> !from[i].atEar()[at].isEmpty()).toArray();
+        }
+        onward = new int[k][];
+        for (int j = 0; j < k; j++) {
+            Taps[] into = from[j].intoCut();
+            onward[j] = IntStream.range(0, k).filter(i -> !into[i].isEmpty()).toArray();
+        }
+        blocks =
+                Arrays.stream(system)
+                        .distinct()
+                        .map(one -> -one)
+                        .sorted()
+                        .mapToObj(
+                                one ->
+                                        IntStream.range(0, k)
+                                                .filter(cut -> system[cut] == -one)
+                                                .toArray())
+                        .map(Block::new)
+                        .toList();
+    }
+
+    /// The cuts of one system, and what was put into them by systems before.
+    private final class Block {
+        private final int[] cuts;
+        private Response[][] inverse;
+        private List<Map<Integer, Response>> entering;
+
+        Block(int[] cuts) {
+            this.cuts = cuts;
+        }
+
+        /// Works out what stands at these cuts, null where nothing comes; those before are settled.
+        void settle(Taps[] into, Response[] x) {
+            Response[] put = new Response[cuts.length];
+            boolean any = false;
+            for (int c = 0; c < cuts.length; c++) {
+                put[c] = put(c, into[cuts[c]], x);
+                any |= put[c] != null;
+            }
+            if (!any) return;
+            for (int c = 0; c < cuts.length; c++) {
+                Response stands = Response.silent();
+                for (int p = 0; p < cuts.length; p++)
+                    if (put[p] != null) stands.addProduct(inverse()[c][p], put[p]);
+                x[cuts[c]] = stands;
+            }
+        }
+
+        /// What comes into a cut from outside the system; null where nothing does.
+        private Response put(int c, Taps into, Response[] x) {
+            Response put = into.isEmpty() ? null : Sum.response(into, bands);
+            for (Map.Entry<Integer, Response> other : entering().get(c).entrySet()) {
+                if (x[other.getKey()] == null) continue;
+                if (put == null) put = Response.silent();
+                put.addProduct(other.getValue(), x[other.getKey()]);
+            }
+            return put;
+        }
+
+        /// The stretches from cuts of other systems into each of these.
+        private synchronized List<Map<Integer, Response>> entering() {
+            if (entering != null) return entering;
+            List<Map<Integer, Response>> made = new ArrayList<>();
+            for (int cut : cuts) {
+                Map<Integer, Response> by = new LinkedHashMap<>();
+                for (int other = 0; other < from.length; other++) {
+                    Taps between = between(other, cut);
+                    if (!between.isEmpty() && Arrays.binarySearch(cuts, other) < 0)
+                        by.put(other, Sum.response(between, bands));
+                }
+                made.add(by);
+            }
+            entering = made;
+            return made;
+        }
+
+        private synchronized Response[][] inverse() {
+            if (inverse != null) return inverse;
+            int k = cuts.length;
+            Response[][] made = new Response[k][k];
+            Response[][] t = new Response[k][k];
+            for (int i = 0; i < k; i++) {
+                for (int j = 0; j < k; j++) {
+                    made[i][j] = Response.silent();
+                    t[i][j] = Sum.response(between(cuts[j], cuts[i]), bands);
+                }
+            }
+            for (int f = 0; f < Grid.SIZE; f++) invert(t, f, made);
+            inverse = made;
+            return made;
+        }
     }
 
     /// What leaves a cut.
@@ -53,47 +166,25 @@ final class Feedback {
         return from[fromCut].intoCut()[toCut];
     }
 
-    private synchronized Response[][] inverse() {
-        if (inverse != null) return inverse;
-        int k = from.length;
-        Response[][] made = new Response[k][k];
-        Response[][] t = new Response[k][k];
-        for (int i = 0; i < k; i++) {
-            for (int j = 0; j < k; j++) {
-                made[i][j] = Response.silent();
-                t[i][j] = Sum.response(between(j, i), bands);
-            }
-        }
-        for (int f = 0; f < Grid.SIZE; f++) invert(t, f, made);
-        inverse = made;
-        return made;
-    }
-
-    /// What stands at the cut nodes when `into` comes in, as a response for each.
+    /// What stands at the cut nodes when `into` comes in, as a response for each; null where
+    /// nothing does.
     Response[] settled(Taps[] into) {
-        int k = from.length;
-        Response[] put = new Response[k];
-        for (int j = 0; j < k; j++) put[j] = Sum.response(into[j], bands);
-        Response[] x = new Response[k];
-        for (int i = 0; i < k; i++) {
-            x[i] = Response.silent();
-            for (int j = 0; j < k; j++)
-                if (!into[j].isEmpty()) x[i].addProduct(inverse()[i][j], put[j]);
-        }
+        Response[] x = new Response[from.length];
+        for (Block block : blocks) block.settle(into, x);
         return x;
     }
 
     /// Adds to `sum` what an ear hears of the cut nodes.
     void addAtEar(Response sum, Response[] x, int ear) {
-        for (int i = 0; i < from.length; i++) {
-            if (from[i].atEar()[ear].isEmpty()) continue;
-            sum.addProduct(toEar(i, ear), x[i]);
-        }
+        for (int i : heard(ear)) if (x[i] != null) sum.addProduct(toEar(i, ear), x[i]);
+    }
+
+    private int[] heard(int ear) {
+        return from.length == 0 ? NONE : heard[ear];
     }
 
     boolean reaches(int ear) {
-        for (Flow.Field field : from) if (!field.atEar()[ear].isEmpty()) return true;
-        return false;
+        return heard(ear).length > 0;
     }
 
     private synchronized Response toEar(int i, int ear) {
@@ -125,8 +216,9 @@ final class Feedback {
         for (int round = 0; round < MOST_ROUNDS || mayGoOn(total, round); round++) {
             Rounds next = new Rounds(silence(k), silence(k));
             boolean heard = false;
+            for (int j = 0; j < k; j++)
+                if (!wave.isEmpty(j)) for (int i : onward[j]) pass(wave, j, next, i);
             for (int i = 0; i < k; i++) {
-                for (int j = 0; j < k; j++) if (!wave.isEmpty(j)) pass(wave, j, next, i);
                 next.plain[i] = next.plain[i].loudest(MOST_TAPS);
                 next.ringing[i] = next.ringing[i].loudest(MOST_TAPS);
                 total.plain[i] = total.plain[i].plus(next.plain[i]);
@@ -152,7 +244,6 @@ final class Feedback {
 
     private void pass(Rounds wave, int fromCut, Rounds next, int toCut) {
         Taps between = between(fromCut, toCut);
-        if (between.isEmpty()) return;
         Taps plain = wave.plain[fromCut].then(between, bands);
         Taps ringing = wave.ringing[fromCut].then(between, bands);
         boolean rings = joints[toCut][fromCut] == Joint.ROOM;
@@ -162,24 +253,24 @@ final class Feedback {
 
     private static Taps[] silence(int cuts) {
         Taps[] silence = new Taps[cuts];
-        java.util.Arrays.fill(silence, Taps.NONE);
+        Arrays.fill(silence, Taps.NONE);
         return silence;
     }
 
     /// What reaches a listened node of taps that stand at the cuts.
     Taps atEar(Taps[] standing, int ear) {
         Taps sum = Taps.NONE;
-        for (int k = 0; k < from.length; k++) {
+        for (int k : heard(ear))
             if (!standing[k].isEmpty())
                 sum = sum.plus(standing[k].then(from[k].atEar()[ear], bands));
-        }
         return sum;
     }
 
     /// Whether two listened nodes hear the same of every cut.
     boolean isAlike(int ear, int other) {
-        for (Flow.Field field : from)
-            if (!field.atEar()[ear].isLike(field.atEar()[other])) return false;
+        if (!Arrays.equals(heard(ear), heard(other))) return false;
+        for (int k : heard(ear))
+            if (!from[k].atEar()[ear].isLike(from[k].atEar()[other])) return false;
         return true;
     }
 

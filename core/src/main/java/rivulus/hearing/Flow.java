@@ -20,11 +20,8 @@ final class Flow {
         this.live = live;
         this.order = order;
         this.listened = listened;
-        position = new int[live.size()];
-        for (int i = 0; i < position.length; i++) position[order.order()[i]] = i;
-        cutIndex = new int[live.size()];
-        java.util.Arrays.fill(cutIndex, -1);
-        for (int k = 0; k < cuts.length; k++) cutIndex[cuts[k]] = k;
+        position = order.positions();
+        cutIndex = order.cutIndexes();
         this.cuts = cuts.length;
         at = new Taps[live.size()];
     }

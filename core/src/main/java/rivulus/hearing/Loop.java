@@ -7,6 +7,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.IntPredicate;
 import java.util.stream.IntStream;
 import rivulus.gear.Knob;
 import rivulus.signal.Bands;
@@ -47,13 +48,12 @@ public final class Loop {
     /// A leg with how much it alone may be raised at the worst frequency.
     private record Critical(Leg leg, double marginDb) {}
 
-    private Loop(LiveGraph live, FlowOrder order, int system, double[] spare) {
+    /// @param spare as [#spare] of this system
+    Loop(LiveGraph live, FlowOrder order, int system, double[] spare) {
         this.live = live;
         this.system = system;
         legs = legsIn(live, order, system);
-        double least = Double.POSITIVE_INFINITY;
-        for (double db : spare) least = Math.min(least, db);
-        stable = least > AS_GOOD_AS_HOWLING_DB;
+        stable = isStable(spare);
         ReturnRatio ratio = new ReturnRatio(live, order, system);
         double[] margins = new double[ratio.legs().length];
         Arrays.fill(margins, Double.POSITIVE_INFINITY);
@@ -108,30 +108,30 @@ public final class Loop {
         return system;
     }
 
-    static List<Loop> find(LiveGraph live, FlowOrder order, int[] cuts, Flow.Field[] from) {
+    /// How many dB each system has to spare once round at each frequency of the grid, by its number
+    /// in [FlowOrder#loopOf(int)].
+    ///
+    /// @param wanted the systems that are asked about
+    static Map<Integer, double[]> spare(
+            Bands bands, FlowOrder order, int[] cuts, Flow.Field[] from, IntPredicate wanted) {
         Map<Integer, List<Integer>> systems = new LinkedHashMap<>();
-        for (int k = 0; k < cuts.length; k++) {
-            systems.computeIfAbsent(order.loopOf(cuts[k]), _ -> new ArrayList<>()).add(k);
-        }
-        List<Loop> loops = new ArrayList<>();
+        for (int k = 0; k < cuts.length; k++)
+            if (wanted.test(order.loopOf(cuts[k])))
+                systems.computeIfAbsent(order.loopOf(cuts[k]), _ -> new ArrayList<>()).add(k);
+        Map<Integer, double[]> all = new LinkedHashMap<>();
         systems.forEach(
                 (system, members) -> {
                     double[] spare = new double[Grid.SIZE];
-                    for (int f = 0; f < spare.length; f++) {
-                        spare[f] =
-                                -20
-                                        * Math.log10(
-                                                radius(
-                                                        magnitudes(
-                                                                members,
-                                                                from,
-                                                                live.graph().bands(),
-                                                                f)));
-                    }
-                    loops.add(new Loop(live, order, system, spare));
+                    for (int f = 0; f < spare.length; f++)
+                        spare[f] = -20 * Math.log10(radius(magnitudes(members, from, bands, f)));
+                    all.put(system, spare);
                 });
-        loops.sort(Comparator.comparingDouble(Loop::marginDb));
-        return List.copyOf(loops);
+        return all;
+    }
+
+    /// Whether what has so much to spare dies away, however the phases fall.
+    static boolean isStable(double[] spare) {
+        return least(spare) > AS_GOOD_AS_HOWLING_DB;
     }
 
     private static List<Leg> legsIn(LiveGraph live, FlowOrder order, int system) {

@@ -1,13 +1,18 @@
 package rivulus.hearing;
 
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.BitSet;
 import java.util.Collections;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
-import java.util.stream.Collectors;
 import rivulus.signal.Bands;
 import rivulus.signal.FlowOrder;
+import rivulus.signal.Leg;
 import rivulus.signal.LiveGraph;
 import rivulus.signal.SignalGraph;
 
@@ -27,15 +32,23 @@ public final class Tracer {
     private final Listened listened;
     private final Flow flow;
     private final Feedback feedback;
-    private final List<Loop> loops;
+    /// What goes round, with how much it has to spare; see [Loop#spare].
+    private final Map<Integer, double[]> systems;
+    private final boolean stable;
 
     private final Hearing[][] rows;
 
     private Kinship kinship;
+    private List<Loop> loops;
+    /// A tracer in the same order, in which all but some systems go round as here; or null.
+    private Tracer like;
+    private final Set<Integer> changed = new HashSet<>();
     private int toFollow;
 
     /// @param kinship what does not differ from another state, or null
-    private Tracer(LiveGraph live, Listened listened, FlowOrder order, Kinship kinship) {
+    /// @param weaker whether it only lacks something that the other has, which rings nowhere
+    private Tracer(
+            LiveGraph live, Listened listened, FlowOrder order, Kinship kinship, boolean weaker) {
         this.live = live;
         this.kinship = kinship;
         SignalGraph graph = live.graph();
@@ -46,40 +59,70 @@ public final class Tracer {
         this.flow = new Flow(live, order, cuts, listened.nodes());
         Flow.Field[] fromCuts = new Flow.Field[cuts.length];
         boolean known = kinship != null && kinship.other().order == order;
-        boolean asKnown = known;
         for (int k = 0; k < cuts.length; k++) {
             boolean same = known && !kinship.differsFrom(cuts[k]);
-            asKnown &= same;
+            if (!same) changed.add(order.loopOf(cuts[k]));
             fromCuts[k] = same ? kinship.other().feedback.fromCut(k) : flow.fromCut(cuts[k]);
         }
-        this.loops = asKnown ? kinship.other().loops : loops(live.unheld(), fromCuts);
-        this.feedback = new Feedback(fromCuts, bands, joints());
-        this.rows = new Hearing[graph.sources().size()][];
-        this.toFollow = rows.length;
+        if (known && isHeld() == kinship.other().isHeld() && !isHeld()) like = kinship.other();
+        systems = weaker ? Map.of() : systems(fromCuts);
+        stable = systems.values().stream().allMatch(Loop::isStable);
+        feedback =
+                new Feedback(
+                        fromCuts,
+                        bands,
+                        joints(),
+                        Arrays.stream(cuts).map(order::loopOf).toArray());
+        rows = new Hearing[graph.sources().size()][];
+        toFollow = rows.length;
+    }
+
+    /// Whether a processor holds something back, so that more goes round than is heard.
+    private boolean isHeld() {
+        return live.unheld() != live;
     }
 
     /// What goes round, in the graph as it is while nothing is held back.
-    private List<Loop> loops(LiveGraph unheld, Flow.Field[] held) {
-        if (unheld == live) return Loop.find(live, order, cuts, held);
-        Flow round = new Flow(unheld, order, cuts, listened.nodes());
-        Flow.Field[] from = new Flow.Field[cuts.length];
-        for (int k = 0; k < cuts.length; k++) from[k] = round.fromCut(cuts[k]);
-        return Loop.find(unheld, order, cuts, from);
+    private Map<Integer, double[]> systems(Flow.Field[] held) {
+        Flow.Field[] from = held;
+        if (isHeld()) {
+            Flow round = new Flow(live.unheld(), order, cuts, listened.nodes());
+            from = new Flow.Field[cuts.length];
+            for (int k = 0; k < cuts.length; k++) from[k] = round.fromCut(cuts[k]);
+        }
+        Map<Integer, double[]> all = new HashMap<>();
+        if (like != null)
+            like.systems.forEach(
+                    (system, spare) -> {
+                        if (!changed.contains(system)) all.put(system, spare);
+                    });
+        all.putAll(Loop.spare(bands, order, cuts, from, system -> !all.containsKey(system)));
+        return all;
     }
 
     private Feedback.Joint[][] joints() {
+        Set<Integer> acoustic = cuts.length == 0 ? Set.of() : acoustic();
         Feedback.Joint[][] joints = new Feedback.Joint[cuts.length][cuts.length];
-        for (int i = 0; i < cuts.length; i++) {
-            for (int j = 0; j < cuts.length; j++) joints[i][j] = joint(cuts[j], cuts[i]);
-        }
+        for (int i = 0; i < cuts.length; i++)
+            for (int j = 0; j < cuts.length; j++) {
+                int system = order.loopOf(cuts[i]);
+                boolean rings = order.loopOf(cuts[j]) == system && acoustic.contains(system);
+                joints[i][j] = rings ? Feedback.Joint.ROOM : Feedback.Joint.PLAIN;
+            }
         return joints;
     }
 
-    private Feedback.Joint joint(int from, int to) {
-        int system = order.loopOf(to);
-        if (order.loopOf(from) != system) return Feedback.Joint.PLAIN;
-        Loop loop = loops.stream().filter(l -> l.system() == system).findFirst().orElseThrow();
-        return loop.isAcoustic() ? Feedback.Joint.ROOM : Feedback.Joint.PLAIN;
+    /// The numbers of the systems of which air in a room is part.
+    private Set<Integer> acoustic() {
+        Set<Integer> acoustic = new HashSet<>();
+        for (int v = 0; v < live.size(); v++) {
+            int system = order.loopOf(v);
+            if (system < 0) continue;
+            for (int e = live.firstEdge(v); e < live.firstEdge(v + 1); e++)
+                if (order.loopOf(live.to(e)) == system && live.leg(e).kind() == Leg.Kind.AIR)
+                    acoustic.add(system);
+        }
+        return acoustic;
     }
 
     /// Traces a live graph from nothing.
@@ -88,12 +131,12 @@ public final class Tracer {
     }
 
     private Tracer(LiveGraph live, Listened listened) {
-        this(live, listened, FlowOrder.of(live), null);
+        this(live, listened, FlowOrder.of(live), null, false);
     }
 
     /// Traces a live graph in an order of one's own.
     static Tracer of(LiveGraph live, FlowOrder order) {
-        return new Tracer(live, Listened.of(live.graph()), order, null);
+        return new Tracer(live, Listened.of(live.graph()), order, null, false);
     }
 
     /// Traces a live graph, taking over from another state of the same graph what does not differ:
@@ -106,7 +149,7 @@ public final class Tracer {
     public static Tracer after(LiveGraph live, List<Tracer> kindred) {
         FlowOrder order =
                 kindred.stream()
-                        .filter(other -> live.hasShapeOf(other.live))
+                        .filter(other -> live.hasShapeOf(other.live) || other.order.holdsFor(live))
                         .map(other -> other.order)
                         .findFirst()
                         .orElseGet(() -> FlowOrder.of(live));
@@ -115,7 +158,28 @@ public final class Tracer {
             Kinship kinship = Kinship.between(live, other);
             if (nearest == null || kinship.cost() < nearest.cost()) nearest = kinship;
         }
-        return new Tracer(live, kindred.getFirst().listened, order, nearest);
+        return new Tracer(live, kindred.getFirst().listened, order, nearest, false);
+    }
+
+    /// What is heard in another state of the same graph; what goes round is not told of it. Where
+    /// that state only lacks something of this one, the order in which sound is followed holds
+    /// there too, and what is stable stays so.
+    ///
+    /// @throws IllegalArgumentException if it belongs to another graph
+    public Listening in(LiveGraph other) {
+        if (other.soundsLike(live)) return this::hearing;
+        boolean holds = stable && other.isWithin(live);
+        Tracer tracer =
+                holds
+                        ? new Tracer(other, listened, order, Kinship.between(other, this), true)
+                        : after(other, List.of(this));
+        return tracer::hearing;
+    }
+
+    /// What an ear hears of a source, and nothing else.
+    public interface Listening {
+        /// As [Tracer#hearing].
+        Hearing hearing(String ear, String source);
     }
 
     /// What does not differ from another state of the same graph.
@@ -159,7 +223,7 @@ public final class Tracer {
 
     /// Only what goes round in a live graph; no source is followed.
     static List<Loop> loopsOf(LiveGraph live) {
-        return of(live).loops;
+        return of(live).loops();
     }
 
     /// What an ear hears of a source.
@@ -194,8 +258,34 @@ public final class Tracer {
                 && row(s, source) == other.row(s, source);
     }
 
-    /// Everything that goes round, the nearest to howling first.
+    /// Everything that goes round, the nearest to howling first. Worked out when first asked for,
+    /// but for what another tracer knows.
     public List<Loop> loops() {
+        Tracer other;
+        synchronized (this) {
+            if (loops != null) return loops;
+            other = like;
+        }
+        Map<Integer, Loop> known = new HashMap<>();
+        if (other != null)
+            for (Loop loop : other.loops())
+                if (!changed.contains(loop.system())) known.put(loop.system(), loop);
+        return loops(known);
+    }
+
+    private synchronized List<Loop> loops(Map<Integer, Loop> known) {
+        if (loops != null) return loops;
+        LiveGraph unheld = live.unheld();
+        List<Loop> all = new ArrayList<>();
+        for (int cut : cuts) {
+            int system = order.loopOf(cut);
+            if (all.stream().anyMatch(loop -> loop.system() == system)) continue;
+            Loop same = known.get(system);
+            all.add(same == null ? new Loop(unheld, order, system, systems.get(system)) : same);
+        }
+        all.sort(Comparator.comparingDouble(Loop::marginDb));
+        loops = List.copyOf(all);
+        like = null;
         return loops;
     }
 
@@ -225,13 +315,12 @@ public final class Tracer {
     /// Fills what is null in a row of ears. What howls is passed once by every source, and by no
     /// way that comes back: the howl is a finding of its own.
     private Hearing[] follow(String source, int[] nodes, Hearing[] row) {
-        if (loops.stream().allMatch(Loop::isStable))
-            return follow(Followed.of(source, nodes, flow, feedback, bands), row);
-        Set<Integer> howling =
-                loops.stream()
-                        .filter(loop -> !loop.isStable())
-                        .map(Loop::system)
-                        .collect(Collectors.toSet());
+        if (stable) return follow(Followed.of(source, nodes, flow, feedback, bands), row);
+        Set<Integer> howling = new HashSet<>();
+        systems.forEach(
+                (system, spare) -> {
+                    if (!Loop.isStable(spare)) howling.add(system);
+                });
         BitSet back = Returning.edges(live, nodes, v -> howling.contains(order.loopOf(v)));
         Tracer calm = new Tracer(live.by(e -> !back.get(e)), listened);
         return follow(Followed.of(source, nodes, calm.flow, calm.feedback, bands), row);

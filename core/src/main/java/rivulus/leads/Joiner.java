@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 import java.util.function.Predicate;
 import rivulus.disk.Extras;
 import rivulus.gear.Catalogue;
@@ -53,11 +54,30 @@ public final class Joiner {
 
     /// A joiner for a show whose templates are in the catalogue.
     public Joiner(Show show, Catalogue catalogue, Leads leads) {
+        this(show, catalogue, leads, LeadReader::all);
+    }
+
+    /// A joiner for a rig of which one lead is taken out, so that its machines are joined another
+    /// way; the others are not read again.
+    public static Joiner without(Survey survey, Cable cable, Catalogue catalogue) {
+        Show show = survey.show();
+        return new Joiner(
+                show.withRig(show.rig().without(cable)),
+                catalogue,
+                survey.kinds(),
+                _ -> survey.leads().stream().filter(lead -> !lead.cable().equals(cable)).toList());
+    }
+
+    private Joiner(
+            Show show,
+            Catalogue catalogue,
+            Leads leads,
+            Function<LeadReader, List<LeadReport>> read) {
         this.show = show;
         this.catalogue = show.kinds(catalogue);
         this.leads = leads;
         reader = new LeadReader(show, catalogue, leads);
-        stock = Stock.of(show, reader.all());
+        stock = Stock.of(show, show.rig().stock().isEmpty() ? List.of() : read.apply(reader));
         boxes = this.catalogue.templates().values().stream().filter(t -> t.kind().isBox()).toList();
         for (Cable cable : show.rig().cables()) {
             taken.add(cable.from());

@@ -3,11 +3,11 @@ package rivulus.leads;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.function.Predicate;
 import rivulus.gear.Catalogue;
 import rivulus.gear.Endpoint;
 import rivulus.gear.Knob;
@@ -20,6 +20,7 @@ import rivulus.show.Ref;
 import rivulus.show.Show;
 import rivulus.show.Turn;
 import rivulus.signal.Leg;
+import rivulus.signal.SignalGraph;
 
 /// The gear of a show with every lead read: what the rules of the rig look at.
 public final class Survey {
@@ -131,9 +132,9 @@ public final class Survey {
         return lead.a().ref().equals(near) ? lead.b() : lead.a();
     }
 
-    /// What goes through a lead: sound itself, and what programs pick of a machine that is joined
-    /// to their computer by it.
-    public Predicate<Leg> through(LeadReport lead) {
+    /// What goes through a lead in a graph of the show: sound itself, and what programs pick of a
+    /// machine that is joined to their computer by it.
+    public Set<Leg> through(LeadReport lead, SignalGraph graph) {
         Set<Ref> picked = new HashSet<>();
         Set<Ref> points = new HashSet<>();
         for (End end : List.of(lead.a(), lead.b())) {
@@ -146,12 +147,15 @@ public final class Survey {
                 endpoint.hears().ifPresent(at -> picked.add(new Ref(device, at)));
             }
         }
-        return leg ->
-                switch (leg.kind()) {
-                    case CABLE -> points.contains(leg.from()) && points.contains(leg.to());
-                    case PICK -> picked.contains(leg.from()) || picked.contains(leg.to());
-                    case ROUTE, AIR, WORN -> false;
-                };
+        Set<Leg> through = new LinkedHashSet<>();
+        for (Ref at : points)
+            for (Leg leg : graph.legsFrom(at))
+                if (leg.kind() == Leg.Kind.CABLE && points.contains(leg.to())) through.add(leg);
+        for (Ref at : picked) {
+            for (Leg leg : graph.legsFrom(at)) if (leg.kind() == Leg.Kind.PICK) through.add(leg);
+            for (Leg leg : graph.legsTo(at)) if (leg.kind() == Leg.Kind.PICK) through.add(leg);
+        }
+        return through;
     }
 
     /// Whether a device is the same machine as the computer it runs on: a program, a virtual cable.

@@ -1,8 +1,13 @@
 package rivulus.level;
 
 import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Set;
 import java.util.function.Predicate;
+import java.util.stream.Collectors;
 import rivulus.hearing.Loop;
 import rivulus.hearing.Tracer;
 import rivulus.show.Limit;
@@ -31,40 +36,58 @@ public record Reinforced(
     }
 
     /// Everybody in an audience with everybody who talks in the same room and does not rest.
+    ///
+    /// Costs two passages of the graph for each talker, whoever listens: no way goes on from an
+    /// open ear, and none comes to a mouth, so that all that is bare can be left out at once.
     public static List<Reinforced> all(Show show, Scene scene, Tracer tracer) {
-        List<Reinforced> all = new ArrayList<>();
-        for (Person listener : show.cast().people())
-            if (listener.role() == Role.AUDIENCE) {
-                List<Loop> round = round(show, tracer, listener.place());
-                for (Person talker : show.cast().people())
-                    if (talker.speaks()
-                            && !scene.quiet().contains(talker.id())
-                            && !talker.equals(listener)
-                            && talker.place().equals(listener.place()))
-                        all.add(of(listener, talker, tracer.live(), round));
-            }
-        return all;
-    }
-
-    private static Reinforced of(Person listener, Person talker, LiveGraph live, List<Loop> round) {
-        Ref ear = new Ref(listener.id(), OPEN_EAR);
+        List<Person> audience =
+                show.cast().people().stream().filter(p -> p.role() == Role.AUDIENCE).toList();
+        if (audience.isEmpty()) return List.of();
+        Set<Ref> ears = audience.stream().map(Reinforced::ear).collect(Collectors.toSet());
+        Set<String> mouths =
+                show.cast().people().stream().map(Person::id).collect(Collectors.toSet());
         Predicate<Leg> bare =
                 leg ->
                         leg.kind() == Leg.Kind.AIR
-                                && leg.from().device().equals(talker.id())
-                                && leg.to().equals(ear);
-        return new Reinforced(
-                listener,
-                talker,
-                most(live.without(bare.negate()), talker, ear),
-                most(live.without(bare), talker, ear),
-                round);
+                                && mouths.contains(leg.from().device())
+                                && ears.contains(leg.to());
+        LiveGraph onlyBare = tracer.live().without(bare.negate());
+        LiveGraph onlyWired = tracer.live().without(bare);
+        Map<String, List<Loop>> rounds = new HashMap<>();
+        for (Person listener : audience)
+            rounds.computeIfAbsent(listener.place(), place -> round(show, tracer, place));
+        Map<Person, List<Reinforced>> byListener = new LinkedHashMap<>();
+        for (Person listener : audience) byListener.put(listener, new ArrayList<>());
+        for (Person talker : show.cast().people()) {
+            if (!talker.speaks() || scene.quiet().contains(talker.id())) continue;
+            List<Person> here =
+                    audience.stream()
+                            .filter(p -> !p.equals(talker) && p.place().equals(talker.place()))
+                            .toList();
+            if (here.isEmpty()) continue;
+            double[] bareDb = onlyBare.gainsDb(talker.id());
+            double[] wiredDb = onlyWired.gainsDb(talker.id());
+            for (Person listener : here)
+                byListener
+                        .get(listener)
+                        .add(
+                                new Reinforced(
+                                        listener,
+                                        talker,
+                                        most(onlyBare, bareDb, listener),
+                                        most(onlyWired, wiredDb, listener),
+                                        rounds.get(listener.place())));
+        }
+        return byListener.values().stream().flatMap(List::stream).toList();
     }
 
-    private static double most(LiveGraph live, Person talker, Ref ear) {
-        double[] gains = live.gainsDb(talker.id());
+    private static Ref ear(Person listener) {
+        return new Ref(listener.id(), OPEN_EAR);
+    }
+
+    private static double most(LiveGraph live, double[] gainsDb, Person listener) {
         double most = Double.NEGATIVE_INFINITY;
-        for (int node : live.graph().nodesOf(ear)) most = Math.max(most, gains[node]);
+        for (int node : live.graph().nodesOf(ear(listener))) most = Math.max(most, gainsDb[node]);
         return most;
     }
 

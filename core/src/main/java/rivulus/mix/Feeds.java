@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.BitSet;
 import java.util.Deque;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -48,6 +49,12 @@ public final class Feeds {
     private final Tracer tracer;
     private final LiveGraph live;
     private final SignalGraph graph;
+    private final Set<Integer> ears = new HashSet<>();
+    /// The ids of machines, by the ids of the sources that come to them.
+    private final Map<String, Set<String>> cameTo = new HashMap<>();
+    /// Ears, by the ids of the sources about which something is said of them.
+    private final Map<String, Set<String>> told = new HashMap<>();
+    private final Map<String, Brief.Standing> wishes = new HashMap<>();
 
     private Feeds(Prover prover, Proof proof) {
         this.proof = proof;
@@ -57,6 +64,13 @@ public final class Feeds {
         tracer = prover.prove(probed()).scenes().getFirst().tracer();
         live = tracer.live();
         graph = live.graph();
+        for (Ear ear : show.ears()) for (int node : graph.ear(ear.id()).nodes()) ears.add(node);
+        double least = show.checks().limits().get(Limit.FAINT);
+        for (Source source : show.sources())
+            cameTo.put(source.id(), live.devicesReached(source.id(), least));
+        for (Finding finding : proof.heard())
+            told.computeIfAbsent(finding.key().source(), _ -> new HashSet<>())
+                    .add(finding.key().ear());
     }
 
     /// The show with an ear at every feed, as it stands but for what its scenes turn.
@@ -111,12 +125,15 @@ public final class Feeds {
             if (leg.kind() == Leg.Kind.ROUTE
                     && leg.from().device().equals(point.device())
                     && !leg.governors().isEmpty()) from.add(leg.from());
-        if (from.size() < 2) return false;
-        long apart =
-                from.stream()
-                        .filter(one -> from.stream().noneMatch(o -> isBehind(graph, one, o)))
-                        .count();
-        return apart > 1;
+        return from.size() > 1
+                && from.stream()
+                                .filter(
+                                        one ->
+                                                from.stream()
+                                                        .noneMatch(o -> isBehind(graph, one, o)))
+                                .limit(2)
+                                .count()
+                        > 1;
     }
 
     private static boolean isBehind(SignalGraph graph, Ref one, Ref other) {
@@ -185,10 +202,9 @@ public final class Feeds {
 
     /// What does not come to the machine that mixes a feed.
     private Set<String> notAtHand(Ref at) {
-        double least = show.checks().limits().get(Limit.FAINT);
         Set<String> away = new HashSet<>();
         for (Source source : show.sources())
-            if (!live.comesTo(source.id(), at.device(), least)) away.add(source.id());
+            if (!cameTo.get(source.id()).contains(at.device())) away.add(source.id());
         return away;
     }
 
@@ -198,10 +214,6 @@ public final class Feeds {
         BitSet heard = new BitSet(graph.nodes().size());
         Deque<Integer> open = new ArrayDeque<>();
         for (int v : graph.nodesOf(at)) open.add(v);
-        Set<Integer> ears = new HashSet<>();
-        for (Ear ear : show.ears())
-            for (int[] channel : graph.ear(ear.id()).channels())
-                Arrays.stream(channel).forEach(ears::add);
         while (!open.isEmpty()) {
             int v = open.remove();
             if (heard.get(v)) continue;
@@ -231,38 +243,40 @@ public final class Feeds {
     }
 
     private Brief.Standing wish(Ear ear, Source source) {
-        return proof.brief().lasting(ear, source);
+        return wishes.computeIfAbsent(
+                ear.id() + " " + source.id(), _ -> proof.brief().lasting(ear, source));
     }
 
     /// Whether somebody hears their own voice so that it disturbs.
     private boolean disturbs(Ear ear, Source source) {
         return ear.of().equals(source.id())
-                && proof.heard().stream()
-                        .anyMatch(
-                                finding ->
-                                        finding.key().ear().equals(ear.id())
-                                                && finding.key().source().equals(source.id()));
+                && told.getOrDefault(source.id(), Set.of()).contains(ear.id());
     }
 
     /// Who of those that share a feed must hear what others must not.
     private List<String> torn(List<Ear> listeners) {
         List<String> torn = new ArrayList<>();
-        for (Source source : show.sources())
-            for (Ear must : listeners) {
-                if (wish(must, source).wish() != Wish.MUST) continue;
-                for (Ear mustNot : listeners)
-                    if (wish(mustNot, source).wish() == Wish.MUST_NOT)
-                        torn.add(
-                                "%s must hear %s, and %s must not%s"
-                                        .formatted(
-                                                Names.of(must),
-                                                Names.of(source),
-                                                Names.of(mustNot),
-                                                mustNot.of().equals(source.id())
-                                                        ? " hear " + source.self()
-                                                        : ""));
-            }
+        for (Source source : show.sources()) {
+            List<Ear> must = wishing(listeners, source, Wish.MUST);
+            List<Ear> mustNot =
+                    must.isEmpty() ? List.of() : wishing(listeners, source, Wish.MUST_NOT);
+            for (Ear one : must)
+                for (Ear other : mustNot)
+                    torn.add(
+                            "%s must hear %s, and %s must not%s"
+                                    .formatted(
+                                            Names.of(one),
+                                            Names.of(source),
+                                            Names.of(other),
+                                            other.of().equals(source.id())
+                                                    ? " hear " + source.self()
+                                                    : ""));
+        }
         return torn;
+    }
+
+    private List<Ear> wishing(List<Ear> ears, Source source, Wish wish) {
+        return ears.stream().filter(ear -> wish(ear, source).wish() == wish).toList();
     }
 
     /// What somebody must hear, and what may be heard and comes already, with the levels that are

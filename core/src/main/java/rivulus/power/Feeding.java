@@ -3,7 +3,8 @@ package rivulus.power;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
-import java.util.LinkedHashMap;
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -24,12 +25,20 @@ import rivulus.show.Ref;
 /// Who feeds whom: outlets, strips, USB ports, battery packs, and computers the programs on them.
 public final class Feeding {
     private final Survey survey;
-    private final Map<String, Supply> feeds = new LinkedHashMap<>();
+    private final Map<String, Supply> feeds = new HashMap<>();
+    /// What hangs on a supply at first hand, by its id, in the order of the rig.
+    private final Map<String, List<Device>> hanging = new HashMap<>();
 
     private Feeding(Survey survey) {
         this.survey = survey;
         for (Device device : survey.devices())
-            find(device).ifPresent(supply -> feeds.put(device.id(), supply));
+            find(device)
+                    .ifPresent(
+                            supply -> {
+                                feeds.put(device.id(), supply);
+                                hanging.computeIfAbsent(supply.id(), _ -> new ArrayList<>())
+                                        .add(device);
+                            });
     }
 
     /// Who feeds whom in a rig.
@@ -96,24 +105,28 @@ public final class Feeding {
     /// Every supply that feeds something, walls first, then in the order of the rig.
     public List<Supply> supplies() {
         Set<Supply> all = new LinkedHashSet<>();
+        Set<Supply> feeding = new HashSet<>(feeds.values());
         for (Place place : survey.show().places()) {
             Supply wall = Supply.wall(place);
-            if (feeds.containsValue(wall)) all.add(wall);
+            if (feeding.contains(wall)) all.add(wall);
         }
         for (Device device : survey.devices())
-            feeds.values().stream().filter(s -> s.id().equals(device.id())).forEach(all::add);
+            for (Device fed : hanging(device.id())) all.add(feeds.get(fed.id()));
         return List.copyOf(all);
+    }
+
+    private List<Device> hanging(String supply) {
+        return hanging.getOrDefault(supply, List.of());
+    }
+
+    /// Whether anything but a program hangs on a device.
+    public boolean isSupply(Device device) {
+        return hanging(device.id()).stream().anyMatch(fed -> !Survey.isProgram(fed));
     }
 
     /// What a supply feeds at first hand; programs left out.
     public List<Device> fedBy(Supply supply) {
-        List<Device> fed = new ArrayList<>();
-        for (Device device : survey.devices()) {
-            Supply of = feeds.get(device.id());
-            boolean here = of != null && of.id().equals(supply.id());
-            if (here && !Survey.isProgram(device)) fed.add(device);
-        }
-        return fed;
+        return hanging(supply.id()).stream().filter(fed -> !Survey.isProgram(fed)).toList();
     }
 
     /// The ids of all that goes dark when a supply does: what hangs on it, at whatever hand. What
@@ -121,14 +134,9 @@ public final class Feeding {
     public Set<String> darkWithout(Supply supply) {
         Set<String> dark = new LinkedHashSet<>();
         Deque<String> next = new ArrayDeque<>(List.of(supply.id()));
-        while (!next.isEmpty()) {
-            String gone = next.poll();
-            for (Device device : survey.devices()) {
-                Supply of = feeds.get(device.id());
-                boolean here = of != null && of.id().equals(gone);
-                if (here && !runsOn(device) && dark.add(device.id())) next.add(device.id());
-            }
-        }
+        while (!next.isEmpty())
+            for (Device device : hanging(next.poll()))
+                if (!runsOn(device) && dark.add(device.id())) next.add(device.id());
         return dark;
     }
 

@@ -1,12 +1,16 @@
 package rivulus.power;
 
+import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.Deque;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.ToIntFunction;
 import rivulus.gear.Power;
 import rivulus.gear.Signal;
@@ -29,8 +33,9 @@ public final class Grounds {
     private static final int UNBALANCED_COST = 2;
 
     private final Survey survey;
-    private final Map<String, String> parent = new HashMap<>();
-    private final Map<String, Map<String, String>> joined = new LinkedHashMap<>();
+    private final Map<String, String> groups = new HashMap<>();
+    private final Map<String, List<String>> joined = new LinkedHashMap<>();
+    private final List<List<String>> closedByWhatStays = new ArrayList<>();
     private final Map<String, String> names = new HashMap<>(Map.of(EARTH, "the mains earth"));
 
     private Grounds(Survey survey) {
@@ -40,26 +45,139 @@ public final class Grounds {
     /// The rings that are left when as many audio leads are kept as can be; a balanced lead, which
     /// hums little, is kept rather than an unbalanced one.
     public static List<Ring> rings(Survey survey) {
-        return rings(survey, lead -> Hum.isBalanced(lead) ? BALANCED_COST : UNBALANCED_COST);
+        return rings(survey, Grounds::toBreak);
+    }
+
+    /// What a lead costs to break where nothing is known of how it can be isolated.
+    static int toBreak(LeadReport lead) {
+        return Hum.isBalanced(lead) ? BALANCED_COST : UNBALANCED_COST;
     }
 
     /// The rings that are left when the audio leads that cost most to break are kept.
     ///
     /// @param cost what it costs to isolate a lead
-    static List<Ring> rings(Survey survey, ToIntFunction<LeadReport> cost) {
+    private static List<Ring> rings(Survey survey, ToIntFunction<LeadReport> cost) {
         Grounds grounds = new Grounds(survey);
-        grounds.joinWhatStays();
+        List<LeadReport> closing = grounds.closing(cost);
+        Forest forest = new Forest(grounds.joined);
+        return closing.stream().map(lead -> grounds.ring(lead, forest)).toList();
+    }
+
+    /// The leads that close those rings, in the same order.
+    ///
+    /// @param cost what it costs to isolate a lead
+    static List<LeadReport> closing(Survey survey, ToIntFunction<LeadReport> cost) {
+        return new Grounds(survey).closing(cost);
+    }
+
+    private List<LeadReport> closing(ToIntFunction<LeadReport> cost) {
+        joinWhatStays();
         List<LeadReport> audio =
                 survey.leads().stream()
                         .filter(lead -> isAudio(lead) && lead.joins())
                         .sorted(Comparator.comparingInt(lead -> -cost.applyAsInt(lead)))
                         .toList();
-        List<Ring> rings = new ArrayList<>();
+        List<LeadReport> closing = new ArrayList<>();
         for (LeadReport lead : audio) {
-            if (grounds.areJoined(lead)) rings.add(grounds.ring(lead));
-            else grounds.join(lead);
+            if (areJoined(lead)) closing.add(lead);
+            else join(lead);
         }
-        return rings;
+        return closing;
+    }
+
+    /// The audio leads that lie on any ring: no other has to be isolated, whatever is kept. Linear
+    /// but for the depth of the tree.
+    static Set<LeadReport> onRings(Survey survey) {
+        Grounds grounds = new Grounds(survey);
+        List<LeadReport> closing = grounds.closing(_ -> 0);
+        Forest forest = new Forest(grounds.joined);
+        for (LeadReport lead : closing)
+            forest.close(lead.a().device().id(), lead.b().device().id());
+        grounds.closedByWhatStays.forEach(pair -> forest.close(pair.getFirst(), pair.getLast()));
+        Set<LeadReport> on = new HashSet<>(closing);
+        for (LeadReport lead : survey.leads())
+            if (isAudio(lead)
+                    && lead.joins()
+                    && forest.areOnARing(lead.a().device().id(), lead.b().device().id()))
+                on.add(lead);
+        return on;
+    }
+
+    /// The machines as trees of what joins them, each with a root.
+    private static final class Forest {
+        private final Map<String, String> towards = new HashMap<>();
+        private final Map<String, Integer> depth = new HashMap<>();
+        /// Machines that lie on one ring, or on rings that share a join.
+        private final Map<String, String> ringed = new HashMap<>();
+
+        Forest(Map<String, List<String>> joined) {
+            for (String root : joined.keySet()) {
+                if (depth.putIfAbsent(root, 0) != null) continue;
+                Deque<String> open = new ArrayDeque<>(List.of(root));
+                while (!open.isEmpty()) {
+                    String at = open.removeFirst();
+                    for (String next : joined.get(at)) {
+                        if (depth.putIfAbsent(next, depth.get(at) + 1) != null) continue;
+                        towards.put(next, at);
+                        open.addLast(next);
+                    }
+                }
+            }
+        }
+
+        /// The only way between two machines of one tree.
+        List<String> way(String from, String to) {
+            List<String> out = new ArrayList<>();
+            Deque<String> back = new ArrayDeque<>();
+            String a = from;
+            String b = to;
+            while (!a.equals(b)) {
+                if (depth.get(a) >= depth.get(b)) {
+                    out.add(a);
+                    a = towards.get(a);
+                } else {
+                    back.addFirst(b);
+                    b = towards.get(b);
+                }
+            }
+            out.add(a);
+            out.addAll(back);
+            return out;
+        }
+
+        /// Everything between two machines of one tree lies on a ring.
+        void close(String one, String other) {
+            String a = ringOf(one);
+            String b = ringOf(other);
+            while (!a.equals(b)) {
+                if (depth.get(a) < depth.get(b)) {
+                    String deeper = b;
+                    b = a;
+                    a = deeper;
+                }
+                ringed.put(a, towards.get(a));
+                a = ringOf(a);
+            }
+        }
+
+        boolean areOnARing(String one, String other) {
+            return ringOf(one).equals(ringOf(other));
+        }
+
+        private String ringOf(String machine) {
+            return last(machine, ringed);
+        }
+    }
+
+    /// Where links lead in the end; they are made shorter on the way.
+    private static String last(String first, Map<String, String> links) {
+        String at = first;
+        for (String next = links.get(at); next != null; next = links.get(at)) {
+            String after = links.get(next);
+            if (after != null) links.put(at, after);
+            at = next;
+        }
+        return at;
     }
 
     private void joinWhatStays() {
@@ -100,9 +218,8 @@ public final class Grounds {
         return false;
     }
 
-    private Ring ring(LeadReport lead) {
-        List<String> round = new ArrayList<>();
-        walk(lead.b().device().id(), lead.a().device().id(), "", round);
+    private Ring ring(LeadReport lead, Forest forest) {
+        List<String> round = forest.way(lead.b().device().id(), lead.a().device().id());
         return new Ring(
                 lead,
                 round,
@@ -130,30 +247,20 @@ public final class Grounds {
     }
 
     private void join(String a, String b) {
-        if (root(a).equals(root(b))) return;
-        parent.put(root(a), root(b));
-        joined.computeIfAbsent(a, _ -> new LinkedHashMap<>()).put(b, b);
-        joined.computeIfAbsent(b, _ -> new LinkedHashMap<>()).put(a, a);
+        if (group(a).equals(group(b))) {
+            closedByWhatStays.add(List.of(a, b));
+            return;
+        }
+        groups.put(group(a), group(b));
+        joined.computeIfAbsent(a, _ -> new ArrayList<>()).add(b);
+        joined.computeIfAbsent(b, _ -> new ArrayList<>()).add(a);
     }
 
     private boolean areJoined(LeadReport lead) {
-        return root(lead.a().device().id()).equals(root(lead.b().device().id()));
+        return group(lead.a().device().id()).equals(group(lead.b().device().id()));
     }
 
-    private String root(String machine) {
-        String at = machine;
-        while (!parent.getOrDefault(at, at).equals(at)) at = parent.get(at);
-        return at;
-    }
-
-    /// The only way between two machines in the forest so far.
-    private boolean walk(String at, String goal, String from, List<String> way) {
-        way.add(at);
-        if (at.equals(goal)) return true;
-        for (String next : joined.getOrDefault(at, Map.of()).keySet()) {
-            if (!next.equals(from) && walk(next, goal, at, way)) return true;
-        }
-        way.removeLast();
-        return false;
+    private String group(String machine) {
+        return last(machine, groups);
     }
 }

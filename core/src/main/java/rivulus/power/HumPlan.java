@@ -13,7 +13,6 @@ import rivulus.leads.Joiner;
 import rivulus.leads.Joining;
 import rivulus.leads.LeadReport;
 import rivulus.leads.Survey;
-import rivulus.show.Cable;
 import rivulus.show.Device;
 import rivulus.show.Habit;
 import rivulus.show.Show;
@@ -25,7 +24,8 @@ import rivulus.show.Show;
 /// Every choice of batteries is tried; for each, the leads to isolate are a least set (see
 /// [Grounds]). So the plan is least over all of these, which is what [#isProven] says; with more
 /// than [#MOST_BATTERIES] machines that could run from a battery only the first are tried. Cost:
-/// 2^b times a survey of the rig.
+/// 2^b times a passage over its leads, and a search for a way for each
+/// lead on a ring.
 ///
 /// @param steps what to do, as orders
 /// @param cost what it costs, as ways to join are weighed
@@ -87,16 +87,18 @@ public record HumPlan(
         private final Show show;
         private final Catalogue catalogue;
         private final Leads kinds;
+        private final Survey asItIs;
         private final Map<String, Integer> costs = new HashMap<>();
         private final int batteryCost;
         private List<Device> least = List.of();
-        private List<Ring> toIsolate = List.of();
+        private List<LeadReport> toIsolate = List.of();
         private int cost = Integer.MAX_VALUE;
 
         Search(Show show, Catalogue catalogue, Leads kinds) {
             this.show = show;
             this.catalogue = catalogue;
             this.kinds = kinds;
+            asItIs = Survey.of(show, catalogue, kinds);
             batteryCost =
                     show.habits().says(Habit.HUM, "isolation")
                             ? UNWANTED_BATTERY_COST
@@ -104,27 +106,29 @@ public record HumPlan(
         }
 
         HumPlan plan() {
-            Survey survey = survey(show);
-            List<Ring> rings = Grounds.rings(survey);
-            if (rings.isEmpty()) return new HumPlan(List.of(), 0, 0, 0, "", true, show);
-            List<Device> batteries = batteries(survey);
+            int rings = rings(asItIs);
+            if (rings == 0) return new HumPlan(List.of(), 0, 0, 0, "", true, show);
+            for (LeadReport lead : Grounds.onRings(asItIs))
+                costs.put(
+                        lead.cable().id(),
+                        isolated(asItIs, lead).map(Joining::cost).orElse(CANNOT));
+            List<Device> batteries = batteries(asItIs);
             int tried = Math.min(batteries.size(), MOST_BATTERIES);
             for (int chosen = 0; chosen < 1 << tried; chosen++) weigh(batteries, chosen);
             List<String> steps = new ArrayList<>();
             Show after = take(steps);
-            int left = Grounds.rings(survey(after)).size();
             return new HumPlan(
                     steps,
                     cost,
-                    rings.size(),
-                    left,
-                    steps.size() > 1 ? single(survey, rings, batteries) : "",
+                    rings,
+                    rings(Survey.of(after, catalogue, kinds)),
+                    steps.size() > 1 ? single(rings, batteries) : "",
                     tried == batteries.size(),
                     after);
         }
 
-        private Survey survey(Show of) {
-            return Survey.of(of, catalogue, kinds);
+        private static int rings(Survey survey) {
+            return Grounds.closing(survey, _ -> 0).size();
         }
 
         /// Machines that are earthed and could run from a battery that lasts.
@@ -145,36 +149,34 @@ public record HumPlan(
             List<Device> run = new ArrayList<>();
             for (int b = 0; b < batteries.size(); b++)
                 if ((chosen >> b & 1) == 1) run.add(batteries.get(b));
-            List<Ring> rings = Grounds.rings(survey(run(run)), this::costOf);
+            List<LeadReport> closing = Grounds.closing(run(run), this::costOf);
             int total = run.size() * batteryCost;
-            for (Ring ring : rings) total += costOf(ring.lead());
-            boolean fewer = run.size() + rings.size() < least.size() + toIsolate.size();
+            for (LeadReport lead : closing) total += costOf(lead);
+            boolean fewer = run.size() + closing.size() < least.size() + toIsolate.size();
             if (total < cost || total == cost && fewer) {
                 cost = total;
                 least = run;
-                toIsolate = rings;
+                toIsolate = closing;
             }
         }
 
-        private Show run(List<Device> fromBattery) {
-            Show after = show;
+        private Survey run(List<Device> fromBattery) {
+            Survey after = asItIs;
             for (Device device : fromBattery)
-                after = after.withRig(after.rig().with(device.poweredBy(Power.Source.BATTERY)));
+                after = after.with(device.poweredBy(Power.Source.BATTERY));
             return after;
         }
 
         /// What it costs to join the two machines of a lead, by the same ports, so that grounds
-        /// stay apart. Another port would carry another sound.
+        /// stay apart; nothing where no ring goes through it. Another port would carry another
+        /// sound.
         private int costOf(LeadReport lead) {
-            return costs.computeIfAbsent(
-                    lead.cable().id(), _ -> isolated(show, lead).map(Joining::cost).orElse(CANNOT));
+            return costs.getOrDefault(lead.cable().id(), 0);
         }
 
-        private Optional<Joining> isolated(Show of, LeadReport lead) {
-            Cable cable = lead.cable();
+        private Optional<Joining> isolated(Survey of, LeadReport lead) {
             boolean here = lead.passages().getFirst().from().ref().equals(lead.a().ref());
-            Show without = of.withRig(of.rig().without(cable));
-            return new Joiner(without, catalogue, kinds)
+            return Joiner.without(of, lead.cable(), catalogue)
                     .ways(
                             here ? lead.a() : lead.b(),
                             here ? lead.b() : lead.a(),
@@ -184,11 +186,11 @@ public record HumPlan(
         }
 
         private Show take(List<String> steps) {
-            Show after = run(least);
+            Show after = run(least).show();
             for (Device device : least)
                 steps.add("Run %s from its battery.".formatted(device.name()));
-            for (Ring ring : toIsolate) {
-                Optional<Joining> way = isolated(after, ring.lead());
+            for (LeadReport lead : toIsolate) {
+                Optional<Joining> way = isolated(Survey.of(after, catalogue, kinds), lead);
                 if (way.isEmpty()) continue;
                 after = way.get().after();
                 steps.add("Join %s, by %s.".formatted(way.get().way(), way.get().needs()));
@@ -196,24 +198,19 @@ public record HumPlan(
             return after;
         }
 
-        private String single(Survey survey, List<Ring> rings, List<Device> batteries) {
+        /// A lead is isolated by itself where its way costs what can be had.
+        private String single(int rings, List<Device> batteries) {
             Map<String, Integer> ends = new HashMap<>();
             for (Device device : batteries)
                 ends.put(
                         "running %s from its battery".formatted(device.name()),
-                        rings.size() - Grounds.rings(survey(run(List.of(device)))).size());
-            for (Ring ring : rings)
-                isolated(show, ring.lead())
-                        .ifPresent(
-                                way ->
-                                        ends.put(
-                                                "isolating %s from %s"
-                                                        .formatted(
-                                                                ring.lead().a().device().name(),
-                                                                ring.lead().b().device().name()),
-                                                rings.size()
-                                                        - Grounds.rings(survey(way.after()))
-                                                                .size()));
+                        rings - rings(run(List.of(device))));
+            for (LeadReport lead : Grounds.closing(asItIs, Grounds::toBreak))
+                if (costOf(lead) < CANNOT)
+                    ends.put(
+                            "isolating %s from %s"
+                                    .formatted(lead.a().device().name(), lead.b().device().name()),
+                            1);
             return ends.entrySet().stream()
                     .filter(step -> step.getValue() > 0)
                     .max(

@@ -1,6 +1,7 @@
 package rivulus.setup;
 
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -10,7 +11,6 @@ import java.util.Optional;
 import java.util.SequencedMap;
 import java.util.Set;
 import java.util.TreeSet;
-import java.util.function.Predicate;
 import rivulus.chart.GoingSheet;
 import rivulus.chart.RigDrawing;
 import rivulus.check.Losses;
@@ -28,7 +28,6 @@ import rivulus.gear.Port;
 import rivulus.gear.Power;
 import rivulus.gear.Setting;
 import rivulus.gear.Template;
-import rivulus.hearing.Tracer;
 import rivulus.leads.LeadReport;
 import rivulus.leads.Survey;
 import rivulus.power.Feeding;
@@ -48,7 +47,7 @@ import rivulus.words.Words;
 /// first scene wants it. Complete: a rig set as it says, and nothing else, compiles to the planned
 /// graph. Only knobs that stand otherwise than they come, or than they were left, are in it.
 ///
-/// Costs a tracing for each lead, and what the reports on computers cost.
+/// Costs for each lead a tracing of what hangs on it, and what the reports on computers cost.
 public record SetUp(List<Step> steps) {
     /// More knobs than this are two steps.
     private static final int KNOBS_A_STEP = 6;
@@ -84,9 +83,11 @@ public record SetUp(List<Step> steps) {
         /// The scene in which most is heard: there most steps have a reason.
         private final SceneProof fullest;
         private final Survey survey;
+        private final Channels channels;
         private final Feeding feeding;
         private final Map<String, String> tags;
         private final List<Step> steps = new ArrayList<>();
+        private final Set<String> said = new HashSet<>();
         private final Map<String, List<String>> leadsOf = new HashMap<>();
 
         Making(Proof proof, Optional<Profile> left) {
@@ -97,6 +98,7 @@ public record SetUp(List<Step> steps) {
             live = scene.tracer().live();
             fullest = proof.fullest();
             survey = proof.survey();
+            channels = Channels.in(show, this::kind, live);
             feeding = Feeding.of(survey);
             tags = RigDrawing.tags(survey);
         }
@@ -167,11 +169,8 @@ public record SetUp(List<Step> steps) {
                 double minutes,
                 List<String> after,
                 Act act) {
-            List<String> known =
-                    after.stream()
-                            .filter(other -> steps.stream().anyMatch(s -> s.id().equals(other)))
-                            .distinct()
-                            .toList();
+            List<String> known = after.stream().filter(said::contains).distinct().toList();
+            said.add(id);
             steps.add(
                     new Step(
                             id, part, at.id(), at.name(), who(at), what, why, minutes, known, act));
@@ -298,7 +297,7 @@ public record SetUp(List<Step> steps) {
                     part,
                     at,
                     what,
-                    why(survey.through(lead)),
+                    why(survey.through(lead, live.graph())),
                     Pace.LEAD + Pace.METRE_OF_LEAD * metres,
                     List.of("place/" + a.id(), "place/" + b.id()),
                     new Act.Lay(lead.cable()));
@@ -307,11 +306,8 @@ public record SetUp(List<Step> steps) {
         }
 
         /// Who would lose whom without some legs, told as what they are for.
-        private String why(Predicate<Leg> gone) {
-            if (live.graph().legs().stream().noneMatch(gone)) return "";
-            Tracer with = fullest.tracer();
-            Losses losses =
-                    Losses.between(fullest, Tracer.after(with.live().without(gone), List.of(with)));
+        private String why(Collection<Leg> gone) {
+            Losses losses = fullest.losses(fullest.tracer().live().without(gone));
             return losses.isEmpty() ? "" : "so that " + losses.asGains();
         }
 
@@ -389,7 +385,7 @@ public record SetUp(List<Step> steps) {
 
         /// Channels that go together, before any of their knobs is turned.
         private void links(Device device) {
-            List<Channel> channels = Channels.in(show, this::kind, live).of(device);
+            List<Channel> channels = this.channels.of(device);
             for (Link link : device.layout().standing(kind(device).desk())) {
                 add(
                         "link/%s/%s".formatted(device.id(), link.first()),
@@ -409,8 +405,7 @@ public record SetUp(List<Step> steps) {
         private void knobs(Device device) {
             links(device);
             Set<String> switches = phantomKnobs(device);
-            Labels labels =
-                    Labels.of(Channels.in(show, this::kind, live).of(device)).and(kind(device));
+            Labels labels = Labels.of(channels.of(device)).and(kind(device));
             SequencedMap<String, List<KnobUse>> groups = new LinkedHashMap<>();
             for (KnobUse use : turned(device))
                 if (!switches.contains(use.ref().name()))
@@ -485,18 +480,18 @@ public record SetUp(List<Step> steps) {
             Map<Ref, String> whys = new HashMap<>();
             for (ComputerReport.Line line : ComputerReport.of(fullest, survey, computer).lines())
                 whys.put(line.knob().ref(), line.why());
-            Set<Ref> said = new HashSet<>();
+            Set<Ref> listed = new HashSet<>();
             for (ComputerReport.Line line : ComputerReport.of(scene, survey, computer).lines()) {
                 KnobUse use = line.knob();
                 if (use.knob().role() == Knob.Role.FACT) continue;
-                said.add(use.ref());
+                listed.add(use.ref());
                 clicks(computer, line.where(), use, whys.getOrDefault(use.ref(), line.why()));
             }
             // what stands as it comes, and was left otherwise
             for (String id : show.rig().goingWith(computer))
                 for (Device owner : survey.device(id).stream().toList())
                     for (KnobUse use : turned(owner))
-                        if (!said.contains(use.ref())) clicks(computer, owner.name(), use, "");
+                        if (!listed.contains(use.ref())) clicks(computer, owner.name(), use, "");
         }
 
         private void clicks(Device computer, String where, KnobUse use, String why) {
@@ -537,7 +532,7 @@ public record SetUp(List<Step> steps) {
             for (GoingSheet.Section section : GoingSheet.of(proof).sections().subList(0, 2))
                 for (GoingSheet.Row row : section.rows()) {
                     String id = "going/" + row.name();
-                    if (steps.stream().anyMatch(step -> step.id().equals(id))) continue;
+                    if (!said.add(id)) continue;
                     steps.add(
                             new Step(
                                     id,
@@ -565,9 +560,10 @@ public record SetUp(List<Step> steps) {
                     "%s: on, and up slowly while somebody in the room listens."
                             .formatted(device.name()),
                     why(
-                            leg ->
-                                    leg.from().device().equals(device.id())
-                                            && leg.kind() == Leg.Kind.AIR),
+                            live.graph().legs().stream()
+                                    .filter(leg -> leg.kind() == Leg.Kind.AIR)
+                                    .filter(leg -> leg.from().device().equals(device.id()))
+                                    .toList()),
                     Pace.LOUD,
                     after,
                     new Act.Nothing());

@@ -3,6 +3,7 @@ package rivulus.sheet;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Function;
 import rivulus.chart.DeskSheet;
 import rivulus.check.Proof;
 import rivulus.desk.Channel;
@@ -31,9 +32,11 @@ final class ChannelSheets {
     /// controls that hold nothing that is used are left out.
     List<Part> tables() {
         List<Part> tables = new ArrayList<>();
+        Function<Device, Optional<DeskSheet>> desks =
+                DeskSheet.maker(proof.scenes().getFirst(), kinds);
         for (Device device : proof.show().rig().devices()) {
-            Optional<DeskSheet> desk = DeskSheet.of(proof.scenes().getFirst(), device, kinds);
-            desk.map(laid -> new Part.Desk(laid, table(laid)))
+            desks.apply(device)
+                    .map(laid -> new Part.Desk(laid, table(laid)))
                     .filter(part -> !part.table().rows().isEmpty())
                     .ifPresent(tables::add);
             pads(device).ifPresent(tables::add);

@@ -21,14 +21,16 @@ public final class FlowOrder {
     private int ordered;
     private final List<int[]> rounds = new ArrayList<>();
     private final int[] firstComponent;
+    private final int[] positions;
+    private final int[] cutIndexes;
 
-    // Tarjan's state
-    private final int[] index;
-    private final int[] low;
-    private final boolean[] onStack;
-    private final int[] stack;
-    private final int[] path;
-    private final int[] next;
+    // Tarjan's state, let go of once all is ordered
+    private int[] index;
+    private int[] low;
+    private boolean[] onStack;
+    private int[] stack;
+    private int[] path;
+    private int[] next;
 
     private FlowOrder(LiveGraph live, boolean inTime) {
         this.live = live;
@@ -55,6 +57,14 @@ public final class FlowOrder {
             order[i] = order[n - 1 - i];
             order[n - 1 - i] = swap;
         }
+        positions = new int[n];
+        for (int i = 0; i < n; i++) positions[order[i]] = i;
+        cutIndexes = new int[n];
+        Arrays.fill(cutIndexes, -1);
+        int[] cuts = cuts();
+        for (int k = 0; k < cuts.length; k++) cutIndexes[cuts[k]] = k;
+        index = low = stack = path = next = null;
+        onStack = null;
     }
 
     /// The order of a live graph with few cuts.
@@ -84,6 +94,28 @@ public final class FlowOrder {
         int k = 0;
         for (int v = 0; v < cut.length; v++) if (cut[v]) cuts[k++] = v;
         return Arrays.copyOf(cuts, k);
+    }
+
+    /// Where each node stands in the order. Not to be changed.
+    public int[] positions() {
+        return positions;
+    }
+
+    /// For each node its place among the cuts, or −1. Not to be changed.
+    public int[] cutIndexes() {
+        return cutIndexes;
+    }
+
+    /// Whether it is an order of another state of its graph, too, in which all is live that is live
+    /// in its own, and goes round in the same systems: what is live besides only goes forward.
+    public boolean holdsFor(LiveGraph other) {
+        if (!other.hasAllOf(live)) return false;
+        for (int v = 0; v < other.size(); v++)
+            for (int e = other.firstEdge(v); e < other.firstEdge(v + 1); e++) {
+                int to = other.to(e);
+                if (positions[v] >= positions[to] && !isSetAside(v, to)) return false;
+            }
+        return true;
     }
 
     /// The number of the loop system a node is in, or −1 where nothing goes round through it.

@@ -1,7 +1,12 @@
 package rivulus.signal;
 
+import java.util.ArrayDeque;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.BitSet;
+import java.util.Collection;
+import java.util.Deque;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import java.util.function.IntPredicate;
@@ -102,7 +107,7 @@ public final class LiveGraph {
         this.legGain = legGain;
         this.legNs = legNs;
         shape = like.shape;
-        gain = gains();
+        gain = legGain == like.legGain ? like.gain : gains();
         ns = delays ? delays() : like.ns;
     }
 
@@ -254,7 +259,7 @@ public final class LiveGraph {
     }
 
     /// The same graph with nothing passing through some devices, as if they had failed.
-    public LiveGraph without(Set<String> devices) {
+    public LiveGraph withoutDevices(Set<String> devices) {
         return without(
                 leg ->
                         devices.contains(leg.from().device())
@@ -262,6 +267,13 @@ public final class LiveGraph {
     }
 
     /// The same graph with some legs cut.
+    public LiveGraph without(Collection<Leg> cut) {
+        double[] gains = legGain.clone();
+        for (Leg leg : cut) gains[leg.index()] = 0;
+        return new LiveGraph(graph, positions, gains, legNs);
+    }
+
+    /// The same graph with those legs cut that are meant.
     public LiveGraph without(Predicate<Leg> cut) {
         double[] gains = legGain.clone();
         for (Leg leg : graph.legs()) if (cut.test(leg)) gains[leg.index()] = 0;
@@ -291,6 +303,80 @@ public final class LiveGraph {
                 : new LiveGraph(graph, others, gains, ns);
     }
 
+    /// The same graph with one knob turned.
+    public LiveGraph with(int knob, Setting setting) {
+        Positions others = positions.with(knob, setting);
+        List<Leg> governed = graph.governedBy(knob);
+        boolean alike = true;
+        boolean open = true;
+        boolean delays = false;
+        for (Leg leg : governed) {
+            double gain = gain(leg, others);
+            alike &= gain == legGain[leg.index()];
+            open &= gain > 0 == legGain[leg.index()] > 0;
+            delays |= nanos(leg, others) != legNs[leg.index()];
+        }
+        if (alike && !delays) return new LiveGraph(this, others, legGain, legNs, false);
+        double[] gains = legGain.clone();
+        long[] ns = delays ? legNs.clone() : legNs;
+        for (Leg leg : governed) {
+            gains[leg.index()] = gain(leg, others);
+            if (delays) ns[leg.index()] = nanos(leg, others);
+        }
+        return open
+                ? new LiveGraph(this, others, gains, ns, delays)
+                : new LiveGraph(graph, others, gains, ns);
+    }
+
+    /// Whether anything that a source gives may come to an ear otherwise with one knob turned.
+    /// Costs a search around the legs that it changes.
+    public boolean mayBeHeard(int knob, Setting setting) {
+        Positions others = positions.with(knob, setting);
+        List<Leg> changed = new ArrayList<>();
+        BitSet opened = new BitSet();
+        for (Leg leg : graph.governedBy(knob)) {
+            double gain = gain(leg, others);
+            boolean differs =
+                    gain != legGain[leg.index()] || nanos(leg, others) != legNs[leg.index()];
+            if (!differs || gain == 0 && legGain[leg.index()] == 0) continue;
+            changed.add(leg);
+            opened.set(leg.index());
+        }
+        if (changed.isEmpty()) return false;
+        IntPredicate open = leg -> legGain[leg] > 0 || opened.get(leg);
+        int[] ends = changed.stream().flatMapToInt(this::ends).toArray();
+        int[] starts = changed.stream().flatMapToInt(this::starts).toArray();
+        return comesTo(ends, graph.earNodes(), open, false)
+                && comesTo(starts, graph.sourceNodes(), open, true);
+    }
+
+    /// Whether any of some nodes is met on the way from others, or on the way to them.
+    private boolean comesTo(int[] from, BitSet goals, IntPredicate open, boolean backwards) {
+        Edges edges = graph.edges;
+        BitSet seen = new BitSet(graph.nodes().size());
+        Deque<Integer> next = new ArrayDeque<>();
+        for (int v : from) next.push(v);
+        while (!next.isEmpty()) {
+            int v = next.pop();
+            if (goals.get(v)) return true;
+            if (seen.get(v)) continue;
+            seen.set(v);
+            int first = backwards ? edges.enterHead[v] : edges.leaveHead[v];
+            int end = backwards ? edges.enterHead[v + 1] : edges.leaveHead[v + 1];
+            for (int i = first; i < end; i++) {
+                int e = backwards ? edges.entering[i] : i;
+                if (open.test(edges.leg[e])) next.push(backwards ? edges.from[e] : edges.to[e]);
+            }
+        }
+        return false;
+    }
+
+    /// Whether every leg lets through what it does in another state of the same graph: some knob
+    /// may stand otherwise, but nobody hears it.
+    public boolean soundsLike(LiveGraph other) {
+        return legGain == other.legGain && legNs == other.legNs;
+    }
+
     private static long nanos(Leg leg, Positions positions) {
         return leg.delay().nanos() + Math.round(positions.governedMs(leg) * 1e6);
     }
@@ -316,6 +402,16 @@ public final class LiveGraph {
     /// @param downstream for every node whether it lies on a way to an ear and can be reached from
     ///     such a leg, in either state
     public record Difference(boolean[] upstream, boolean[] downstream) {}
+
+    /// The nodes at which a leg begins that has another gain or delay than in another state of the
+    /// same graph.
+    public int[] differingFrom(LiveGraph other) {
+        return differing(other).stream()
+                .mapToObj(graph.legs()::get)
+                .flatMapToInt(this::starts)
+                .distinct()
+                .toArray();
+    }
 
     /// Where this state and another of the same graph differ.
     ///
@@ -375,6 +471,26 @@ public final class LiveGraph {
                 && (shape == other.shape || Arrays.equals(shape.edge, other.shape.edge));
     }
 
+    /// Whether all is live that is live in another state of the same graph.
+    boolean hasAllOf(LiveGraph other) {
+        if (other.graph != graph) return false;
+        int[] mine = shape.edge;
+        int at = 0;
+        for (int edge : other.shape.edge) {
+            while (at < mine.length && mine[at] < edge) at++;
+            if (at == mine.length || mine[at] != edge) return false;
+        }
+        return true;
+    }
+
+    /// Whether no leg is louder than in another state of the same graph, so that nothing is live
+    /// that is not live there.
+    public boolean isWithin(LiveGraph other) {
+        if (other.graph != graph) return false;
+        for (int l = 0; l < legGain.length; l++) if (legGain[l] > other.legGain[l]) return false;
+        return true;
+    }
+
     private BitSet downstream(BitSet starts, IntPredicate open) {
         Edges edges = graph.edges;
         BitSet marked = (BitSet) starts.clone();
@@ -414,12 +530,21 @@ public final class LiveGraph {
 
     /// Whether sound at a point can come to an ear by open legs.
     public boolean leads(Ref point, String ear) {
+        return earsBehind(point).contains(ear);
+    }
+
+    /// The ids of the ears to which sound at a point can come by open legs.
+    public Set<String> earsBehind(Ref point) {
         BitSet starts = new BitSet(graph.nodes().size());
         for (int v : graph.nodesOf(point)) starts.set(v);
         BitSet reached = downstream(starts, leg -> legGain[leg] > 0);
-        for (int[] channel : graph.ear(ear).channels())
-            for (int v : channel) if (reached.get(v)) return true;
-        return false;
+        Set<String> ears = new HashSet<>();
+        graph.ears()
+                .forEach(
+                        (id, ear) -> {
+                            for (int node : ear.nodes()) if (reached.get(node)) ears.add(id);
+                        });
+        return ears;
     }
 
     /// The gain of the strongest way by which a source comes to each node, in dB against nominal;
@@ -434,7 +559,7 @@ public final class LiveGraph {
                 graph,
                 graph.source(source),
                 leg ->
-                        by.test(graph.legs().get(leg))
+                        legGain[leg] > 0 && by.test(graph.legs().get(leg))
                                 ? 20 * Math.log10(legGain[leg])
                                 : Double.NEGATIVE_INFINITY);
     }
@@ -453,6 +578,15 @@ public final class LiveGraph {
         for (Node node : graph.nodes())
             if (node.point().device().equals(device) && best[node.index()] >= db) return true;
         return false;
+    }
+
+    /// The ids of all machines to which a source comes at so many dB or more.
+    public Set<String> devicesReached(String source, double db) {
+        double[] best = gainsDb(source);
+        Set<String> reached = new HashSet<>();
+        for (Node node : graph.nodes())
+            if (best[node.index()] >= db) reached.add(node.point().device());
+        return reached;
     }
 
     /// The graph this is a state of.

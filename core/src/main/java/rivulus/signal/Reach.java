@@ -38,28 +38,31 @@ public final class Reach {
         double[] best = new double[graph.nodes().size()];
         Arrays.fill(best, Double.NEGATIVE_INFINITY);
         BitSet now = new BitSet(best.length);
+        BitSet next = new BitSet(best.length);
         for (int start : starts) {
             best[start] = 0;
             now.set(start);
         }
         for (int round = 0; round < best.length + MOST_ROUNDS && !now.isEmpty(); round++) {
-            BitSet next = new BitSet(best.length);
             for (int v = now.nextSetBit(0); v >= 0; v = now.nextSetBit(v + 1)) {
                 int first = backwards ? edges.enterHead[v] : edges.leaveHead[v];
                 int end = backwards ? edges.enterHead[v + 1] : edges.leaveHead[v + 1];
                 for (int i = first; i < end; i++) {
                     int e = backwards ? edges.entering[i] : i;
                     int w = backwards ? edges.from[e] : edges.to[e];
-                    double db =
-                            best[v]
-                                    + legDb.applyAsDouble(edges.leg[e])
-                                    + 20 * Math.log10(edges.mapGain[e]);
+                    double by = legDb.applyAsDouble(edges.leg[e]);
+                    if (by == Double.NEGATIVE_INFINITY) continue;
+                    double map = edges.mapGain[e];
+                    double db = best[v] + by + (map == 1 ? 0 : 20 * Math.log10(map));
                     if (db <= best[w] + HARDLY_DB) continue;
                     best[w] = db;
                     next.set(w);
                 }
             }
+            BitSet done = now;
             now = next;
+            next = done;
+            next.clear();
             if (round >= MOST_ROUNDS && isGaining(best)) break;
         }
         return best;

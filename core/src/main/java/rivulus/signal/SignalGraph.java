@@ -2,6 +2,7 @@ package rivulus.signal;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.BitSet;
 import java.util.Collection;
 import java.util.Collections;
 import java.util.HashMap;
@@ -38,6 +39,8 @@ public final class SignalGraph {
     private final List<List<Leg>> governed = new ArrayList<>();
     private final Map<Ref, List<Leg>> leaving = new HashMap<>();
     private final Map<Ref, List<Leg>> entering = new HashMap<>();
+    private final BitSet earNodes = new BitSet();
+    private final BitSet sourceNodes = new BitSet();
     final Edges edges;
 
     SignalGraph(
@@ -78,6 +81,8 @@ public final class SignalGraph {
         processing = distinct(through, Processing::knobs);
         switches = distinct(through, Processing::switches);
         edges = Edges.of(this.legs, this.pointNodes, nodes.size());
+        for (EarNodes ear : this.ears.values()) for (int node : ear.nodes()) earNodes.set(node);
+        for (int[] source : this.sources.values()) for (int node : source) sourceNodes.set(node);
     }
 
     /// Every channel of every point.
@@ -174,6 +179,16 @@ public final class SignalGraph {
     /// The nodes where each ear listens; ear ids in the order of the show.
     public SequencedMap<String, EarNodes> ears() {
         return ears;
+    }
+
+    /// The nodes at which any ear listens. Not to be changed.
+    BitSet earNodes() {
+        return earNodes;
+    }
+
+    /// The nodes at which any source starts. Not to be changed.
+    BitSet sourceNodes() {
+        return sourceNodes;
     }
 
     /// The nodes of one ear.

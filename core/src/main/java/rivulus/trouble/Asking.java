@@ -1,11 +1,10 @@
 package rivulus.trouble;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
-import java.util.EnumMap;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Map;
 import java.util.Set;
 import rivulus.show.Symptom;
 import rivulus.words.Words;
@@ -64,30 +63,32 @@ final class Asking {
 
     private void worth(Question question, Would would) {
         if (asked.contains(question.id())) return;
-        Map<Symptom, Double> mass = new EnumMap<>(Symptom.class);
-        Map<Symptom, Integer> count = new EnumMap<>(Symptom.class);
+        double[] mass = new double[Symptom.values().length];
+        int[] count = new int[mass.length];
         double sum = 0;
         for (int b : live) {
-            Symptom symptom = would.say(b);
-            mass.merge(symptom, chance[b], Double::sum);
-            count.merge(symptom, 1, Integer::sum);
+            int symptom = would.say(b).ordinal();
+            mass[symptom] += chance[b];
+            count[symptom]++;
             sum += chance[b];
         }
-        double bits = entropy(mass.values(), sum);
+        double bits = entropy(Arrays.stream(mass).filter(m -> m > 0).boxed().toList(), sum);
         if (bits >= LEAST_BITS) all.add(new Diagnosis.Next(question, bits, parts(count)));
     }
 
-    private String parts(Map<Symptom, Integer> count) {
+    private String parts(int[] count) {
         List<String> parts = new ArrayList<>();
-        count.entrySet().stream()
-                .sorted(Map.Entry.<Symptom, Integer>comparingByValue().reversed())
+        Arrays.stream(Symptom.values())
+                .filter(symptom -> count[symptom.ordinal()] > 0)
+                .sorted(Comparator.comparing(symptom -> -count[symptom.ordinal()]))
                 .limit(PARTS_NAMED)
                 .forEach(
-                        entry ->
+                        symptom ->
                                 parts.add(
                                         "%d would say %s"
                                                 .formatted(
-                                                        entry.getValue(), entry.getKey().words())));
+                                                        count[symptom.ordinal()],
+                                                        symptom.words())));
         return "parts %s: %s"
                 .formatted(Words.count(live.size(), "suspect"), String.join(", ", parts));
     }

@@ -26,8 +26,10 @@ final class Broken {
     private final Set<String> hums;
     private final Set<String> crackles;
     private final Map<String, double[]> gains = new HashMap<>();
-    private Tracer tracer;
-    private Tracer uncleaned;
+    private LiveGraph live;
+    private Tracer.Listening listening;
+    private Tracer.Listening uncleaned;
+    private int[] differing;
 
     private Broken(
             SceneProof scene,
@@ -108,17 +110,30 @@ final class Broken {
         return faults;
     }
 
-    /// The state of the graph as it is heard.
-    synchronized Tracer tracer() {
-        if (tracer == null) {
-            LiveGraph live = state.get();
+    private synchronized LiveGraph live() {
+        if (live == null) live = state.get();
+        return live;
+    }
+
+    /// What is heard.
+    private synchronized Tracer.Listening listening() {
+        if (listening == null) {
             Tracer planned = scene.tracer();
-            if (live == planned.live()) tracer = planned;
-            else if (live.graph() == planned.live().graph())
-                tracer = Tracer.after(live, List.of(planned));
-            else tracer = Tracer.of(live);
+            if (live().graph() == planned.live().graph()) listening = planned.in(live());
+            else listening = Tracer.of(live())::hearing;
         }
-        return tracer;
+        return listening;
+    }
+
+    /// Lets go of what was worked out; it is worked out again when it is asked for.
+    synchronized void rest() {
+        live = null;
+        listening = null;
+        uncleaned = null;
+        differing = null;
+        synchronized (gains) {
+            gains.clear();
+        }
     }
 
     /// What whoever listens at an ear would say of a source.
@@ -127,7 +142,8 @@ final class Broken {
     Symptom heard(SceneProof.Heard planned, boolean metered) {
         String ear = planned.ear().id();
         Symptom symptom =
-                Reports.of(planned.hearing(), tracer().hearing(ear, planned.source().id()), scene);
+                Reports.of(
+                        planned.hearing(), listening().hearing(ear, planned.source().id()), scene);
         if (symptom != Symptom.NOT && isEaten(planned)) symptom = Symptom.NOT;
         if (metered) return Reports.onAMeter(symptom);
         boolean comes =
@@ -142,7 +158,7 @@ final class Broken {
     /// not in the plan.
     private boolean isEaten(SceneProof.Heard planned) {
         if (planned.source() instanceof Person || !Reports.isHeard(planned, scene)) return false;
-        LiveGraph live = tracer().live();
+        LiveGraph live = live();
         LiveGraph was = scene.tracer().live();
         if (live.graph() != was.graph()) return false;
         if (live.graph().legs().stream()
@@ -156,33 +172,45 @@ final class Broken {
     }
 
     /// The same without what keeps only voices.
-    private synchronized Tracer uncleaned() {
-        if (uncleaned == null)
-            uncleaned =
-                    Tracer.after(tracer().live().without(Leg::keepsOnlyVoices), List.of(tracer()));
+    private synchronized Tracer.Listening uncleaned() {
+        if (uncleaned == null) uncleaned = scene.tracer().in(live().without(Leg::keepsOnlyVoices));
         return uncleaned;
     }
 
     /// What a meter, or headphones plugged in at a point, would show of a source.
     ///
-    /// @param plannedDb how loud it should come there, heard plainly
-    Symptom shown(Ref point, String source, double plannedDb) {
-        double db = level(point, source);
+    /// @param planned the scene with nothing broken
+    Symptom shown(Ref point, String source, Broken planned) {
+        double plannedDb = planned.level(point, source);
+        double db = isTouched(source, planned) ? level(point, source) : plannedDb;
         double least = scene.limit(Limit.HEARD);
         if (db < least) return Symptom.NOT;
         if (db < plannedDb - Reports.NOTICED_DB) return Symptom.SOFT;
         return db > plannedDb + Reports.NOTICED_DB ? Symptom.LOUD : Symptom.AS_WISHED;
     }
 
+    /// Whether a source comes to where anything differs.
+    private boolean isTouched(String source, Broken planned) {
+        LiveGraph was = planned.live();
+        if (live().graph() != was.graph()) return true;
+        if (differing == null) differing = live().differingFrom(was);
+        double[] gains = planned.gains(source);
+        for (int node : differing) if (gains[node] > Double.NEGATIVE_INFINITY) return true;
+        return false;
+    }
+
     /// How loud a source comes at a point, in dB against nominal.
     double level(Ref point, String source) {
-        LiveGraph live = tracer().live();
-        double[] all;
-        synchronized (gains) {
-            all = gains.computeIfAbsent(source, live::gainsDb);
-        }
+        double[] all = gains(source);
         double best = Double.NEGATIVE_INFINITY;
-        for (int node : live.graph().nodesOf(point)) best = Math.max(best, all[node]);
+        for (int node : live().graph().nodesOf(point)) best = Math.max(best, all[node]);
         return best;
+    }
+
+    private double[] gains(String source) {
+        LiveGraph live = live();
+        synchronized (gains) {
+            return gains.computeIfAbsent(source, live::gainsDb);
+        }
     }
 }

@@ -24,8 +24,8 @@ import rivulus.words.Words;
 /// looked at. The next question is the one whose answers part the field most for the time it takes.
 /// Immutable: an answer gives another state.
 ///
-/// Costs at the start a tracing for every fault; an answer and a next question together some
-/// thousand sums.
+/// Costs at the start a tracing for every fault, of the likeliest where there are very many; an
+/// answer and a next question together some thousand sums.
 public final class Diagnosis {
     /// How often somebody answers as it is ~.
     private static final double RIGHT = 0.88;
@@ -262,6 +262,12 @@ public final class Diagnosis {
         return faults().size();
     }
 
+    /// How many faults are not looked at, since the rig is so large that there are too many; the
+    /// likeliest are.
+    public int leftOut() {
+        return singles.leftOut();
+    }
+
     Field field() {
         return singles;
     }
@@ -339,6 +345,12 @@ public final class Diagnosis {
                             .formatted(
                                     left.getFirst().words(),
                                     Math.max(2, Math.round(1 / left.getFirst().chance())));
-        return "%s it could be.".formatted(Words.sentence(Words.count(left.size(), "thing")));
+        String could =
+                "%s it could be.".formatted(Words.sentence(Words.count(left.size(), "thing")));
+        return leftOut() == 0
+                ? could
+                : could
+                        + " So large is this rig that %d less likely faults are not looked at."
+                                .formatted(leftOut());
     }
 }

@@ -1,6 +1,7 @@
 package rivulus.trouble;
 
 import java.util.Optional;
+import java.util.function.Supplier;
 import rivulus.show.Show;
 
 /// Something that may be broken.
@@ -10,6 +11,17 @@ import rivulus.show.Show;
 /// @param todo what to do against it, as an order
 /// @param weight how often it happens against the others
 /// @param spot where one sees it
-/// @param plan the show as it would be if it were to stay so; empty where no plan says such a thing
+/// @param staying what the show would be if it were to stay so, made when asked for; empty where no
+///     plan says such a thing
 public record Fault(
-        String id, String words, String todo, double weight, Spot spot, Optional<Show> plan) {}
+        String id,
+        String words,
+        String todo,
+        double weight,
+        Spot spot,
+        Optional<Supplier<Show>> staying) {
+    /// The show as it would be if it were to stay so; empty where no plan says such a thing.
+    public Optional<Show> plan() {
+        return staying.map(Supplier::get);
+    }
+}

@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
+import java.util.function.Supplier;
 import rivulus.chart.RigDrawing;
 import rivulus.check.Proof;
 import rivulus.check.Prover;
@@ -29,7 +30,6 @@ import rivulus.leads.Survey;
 import rivulus.setup.Hands;
 import rivulus.show.Cable;
 import rivulus.show.Device;
-import rivulus.show.Ear;
 import rivulus.show.Ref;
 import rivulus.show.Show;
 import rivulus.signal.KnobUse;
@@ -48,6 +48,7 @@ final class Faults {
     private final SceneProof scene;
     private final LiveGraph live;
     private final Survey survey;
+    private final Channels channels;
     private final Map<String, String> tags;
     private final List<Broken> all = new ArrayList<>();
     private final Set<List<Object>> said = new HashSet<>();
@@ -59,6 +60,7 @@ final class Faults {
         show = proof.show();
         live = scene.tracer().live();
         survey = proof.survey();
+        channels = Channels.in(show, this::kind, live);
         tags = RigDrawing.tags(survey);
     }
 
@@ -102,6 +104,7 @@ final class Faults {
             Setting planned = live.positions().get(index);
             for (Setting as : wrong(kind, use.knob(), planned)) {
                 if (as.equals(planned) || !said.add(List.of(use.ref(), as))) continue;
+                if (!live.mayBeHeard(index, as)) continue;
                 Fault fault =
                         new Fault(
                                 "set/%s/%s".formatted(use.ref(), as.word()),
@@ -109,12 +112,8 @@ final class Faults {
                                 kind.todo(use.words(), use.say(planned)),
                                 kind.weight(),
                                 spot(use, kind.minutes()),
-                                Optional.of(turned(use.ref(), as)));
-                all.add(
-                        Broken.changed(
-                                scene,
-                                fault,
-                                state -> state.at(state.positions().with(index, as))));
+                                Optional.of(() -> turned(use.ref(), as)));
+                all.add(Broken.changed(scene, fault, state -> state.with(index, as)));
             }
         }
     }
@@ -186,8 +185,7 @@ final class Faults {
 
     private Labels labels(Device device) {
         return labels.computeIfAbsent(
-                device.id(),
-                _ -> Labels.of(Channels.in(show, this::kind, live).of(device)).and(kind(device)));
+                device.id(), _ -> Labels.of(channels.of(device)).and(kind(device)));
     }
 
     // Leads
@@ -224,7 +222,7 @@ final class Faults {
     }
 
     private Fault fault(
-            FaultKind kind, LeadReport lead, String id, String it, Optional<Show> plan) {
+            FaultKind kind, LeadReport lead, String id, String it, Optional<Supplier<Show>> plan) {
         return new Fault(
                 id,
                 kind.words(it, ""),
@@ -234,22 +232,26 @@ final class Faults {
                 plan);
     }
 
-    private Optional<Show> without(LeadReport lead) {
+    private Optional<Supplier<Show>> without(LeadReport lead) {
         return Optional.of(
-                show.withRig(
-                        show.rig()
-                                .with(
-                                        show.rig().devices(),
-                                        show.rig().cables().stream()
-                                                .filter(c -> !c.id().equals(lead.cable().id()))
-                                                .toList())));
+                () ->
+                        show.withRig(
+                                show.rig()
+                                        .with(
+                                                show.rig().devices(),
+                                                show.rig().cables().stream()
+                                                        .filter(
+                                                                c ->
+                                                                        !c.id().equals(
+                                                                                        lead.cable()
+                                                                                                .id()))
+                                                        .toList())));
     }
 
     /// What goes through a lead: sound itself, or what a computer picks from what is joined to it.
     private Set<Integer> legs(LeadReport lead) {
         Set<Integer> legs = new HashSet<>();
-        Predicate<Leg> through = survey.through(lead);
-        for (Leg leg : live.graph().legs()) if (through.test(leg)) legs.add(leg.index());
+        for (Leg leg : survey.through(lead, live.graph())) legs.add(leg.index());
         return legs;
     }
 
@@ -329,7 +331,7 @@ final class Faults {
                         kind.todo(words(lead), end.words()),
                         kind.weight(),
                         spot(lead, kind.minutes()),
-                        Optional.of(there));
+                        Optional.of(() -> there));
         String id = scene.scene().id();
         all.add(
                 Broken.rebuilt(
@@ -350,7 +352,7 @@ final class Faults {
                     Broken.changed(
                             scene,
                             fault(kind, device, "power", "whether %s is on"),
-                            state -> state.without(dead)));
+                            state -> state.withoutDevices(dead)));
         }
     }
 
@@ -437,13 +439,8 @@ final class Faults {
         Predicate<Ref> its = point -> point.device().equals(device.id());
         Set<Ref> points = new HashSet<>();
         for (Leg leg : live.graph().legs()) if (its.test(leg.from())) points.add(leg.from());
-        Set<String> ears = new LinkedHashSet<>();
-        for (Ear ear : show.ears())
-            for (Ref point : points)
-                if (live.leads(point, ear.id())) {
-                    ears.add(ear.id());
-                    break;
-                }
+        Set<String> ears = new HashSet<>();
+        for (Ref point : points) ears.addAll(live.earsBehind(point));
         return ears;
     }
 }

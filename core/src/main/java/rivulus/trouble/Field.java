@@ -2,11 +2,15 @@ package rivulus.trouble;
 
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.function.BooleanSupplier;
+import java.util.stream.Collectors;
 import rivulus.check.Proof;
 import rivulus.check.Prover;
 import rivulus.check.SceneProof;
@@ -25,7 +29,8 @@ import rivulus.show.Source;
 import rivulus.show.Symptom;
 
 /// All that may be broken in a scene and would be noticed, and all that can be asked: worked out
-/// once, and shared by every state of a search.
+/// once, and shared by every state of a search. What would be said is kept, and nothing of how it
+/// was worked out.
 final class Field {
     // in minutes ~
     private static final double ASK_HERE = 0.3;
@@ -33,13 +38,34 @@ final class Field {
     private static final double METER = 0.25;
     private static final double HEADPHONES = 1;
 
+    /// What a fault costs grows with the square of the graph, where everything leads everywhere;
+    /// with more than this in all, only the likeliest are looked at.
+    private static final long MOST_STRETCHES = 1_200_000_000_000L;
+
+    private static final int LEAST_FAULTS = 60;
+
     private final List<Broken> broken = new ArrayList<>();
     private final List<Question.Ask> asks;
     private final List<SceneProof.Heard> cells;
     private final List<Question.Probe> probes;
-    private final double[] plannedDb;
-    private final List<Symptom[]> said = new ArrayList<>();
+    private final Broken nothing;
+    private final List<Said> said = new ArrayList<>();
     private final Map<List<Integer>, Broken> pairs = new HashMap<>();
+    private final Map<String, Integer> askIndex = new HashMap<>();
+    private final int leftOut;
+
+    /// What something broken would bring as answers.
+    ///
+    /// @param heard to each ask
+    /// @param shown at each probe
+    private record Said(Symptom[] heard, Symptom[] shown) {
+        private static final Said NOTHING = new Said(new Symptom[0], new Symptom[0]);
+
+        boolean isNoticed() {
+            for (Symptom symptom : heard) if (symptom != Symptom.AS_WISHED) return true;
+            return false;
+        }
+    }
 
     private Field(
             SceneProof scene,
@@ -47,17 +73,17 @@ final class Field {
             List<SceneProof.Heard> cells,
             List<Question.Probe> probes,
             List<Broken> faults,
+            int leftOut,
             BooleanSupplier cancelled) {
         this.asks = asks;
         this.cells = cells;
         this.probes = probes;
-        plannedDb = new double[probes.size()];
-        Broken nothing = Broken.nothing(scene);
-        for (int p = 0; p < plannedDb.length; p++)
-            plannedDb[p] = nothing.level(probes.get(p).point(), probes.get(p).source().id());
-        List<Symptom[]> all = reports(faults, cancelled);
+        this.leftOut = leftOut;
+        for (int a = 0; a < asks.size(); a++) askIndex.put(asks.get(a).id(), a);
+        nothing = Broken.nothing(scene);
+        List<Said> all = answers(faults, cancelled);
         for (int b = 0; b < faults.size(); b++) {
-            if (!isNoticed(all.get(b))) continue;
+            if (!all.get(b).isNoticed()) continue;
             broken.add(faults.get(b));
             said.add(all.get(b));
         }
@@ -67,29 +93,33 @@ final class Field {
         asks = singles.asks;
         cells = singles.cells;
         probes = singles.probes;
-        plannedDb = singles.plannedDb;
+        nothing = singles.nothing;
+        leftOut = singles.leftOut;
+        askIndex.putAll(singles.askIndex);
         broken.addAll(singles.broken);
         broken.addAll(pairs);
         said.addAll(singles.said);
-        said.addAll(reports(pairs, () -> false));
+        said.addAll(answers(pairs, () -> false));
     }
 
-    private List<Symptom[]> reports(List<Broken> some, BooleanSupplier cancelled) {
+    private List<Said> answers(List<Broken> some, BooleanSupplier cancelled) {
         return some.parallelStream()
-                .map(one -> cancelled.getAsBoolean() ? new Symptom[0] : reports(one))
+                .map(one -> cancelled.getAsBoolean() ? Said.NOTHING : answers(one))
                 .toList();
     }
 
-    private Symptom[] reports(Broken one) {
-        Symptom[] reports = new Symptom[cells.size()];
-        for (int c = 0; c < reports.length; c++)
-            reports[c] = one.heard(cells.get(c), asks.get(c).metered());
-        return reports;
-    }
-
-    private static boolean isNoticed(Symptom[] reports) {
-        for (Symptom symptom : reports) if (symptom != Symptom.AS_WISHED) return true;
-        return false;
+    private Said answers(Broken one) {
+        Symptom[] heard = new Symptom[cells.size()];
+        for (int c = 0; c < heard.length; c++)
+            heard[c] = one.heard(cells.get(c), asks.get(c).metered());
+        Said said = new Said(heard, new Symptom[probes.size()]);
+        if (said.isNoticed())
+            for (int p = 0; p < said.shown.length; p++) {
+                Question.Probe at = probes.get(p);
+                said.shown[p] = one.shown(at.point(), at.source().id(), nothing);
+            }
+        one.rest();
+        return said;
     }
 
     /// Everything in a scene. Costs a tracing around every knob, lead and machine; a rig of its own
@@ -106,7 +136,37 @@ final class Field {
             asks.add(ask(scene, cell));
         }
         List<Broken> faults = Faults.of(prover, proof, scene);
-        return new Field(scene, asks, cells, probes(proof, scene), faults, cancelled);
+        List<Broken> likeliest = likeliest(faults, scene);
+        return new Field(
+                scene,
+                asks,
+                cells,
+                probes(proof, scene),
+                likeliest,
+                faults.size() - likeliest.size(),
+                cancelled);
+    }
+
+    /// As many as can be looked at, in their order; of what is as likely, what comes first. Where
+    /// it is not all, nothing for which a rig has to be built.
+    private static List<Broken> likeliest(List<Broken> faults, SceneProof scene) {
+        int legs = scene.tracer().live().graph().legs().size();
+        long most = Math.max(LEAST_FAULTS, MOST_STRETCHES / Math.max(1, (long) legs * legs));
+        if (faults.size() <= most) return faults;
+        Set<Broken> kept =
+                faults.stream()
+                        .filter(Broken::isPairable)
+                        .sorted(
+                                Comparator.comparingDouble(
+                                        one -> -one.faults().getFirst().weight()))
+                        .limit(most)
+                        .collect(Collectors.toCollection(LinkedHashSet::new));
+        return faults.stream().filter(kept::contains).toList();
+    }
+
+    /// How many faults are not looked at, since there are too many.
+    int leftOut() {
+        return leftOut;
     }
 
     /// The same with two at once besides.
@@ -194,13 +254,12 @@ final class Field {
 
     /// What would be said to a question, if something were broken.
     Symptom said(int broken, int ask) {
-        return said.get(broken)[ask];
+        return said.get(broken).heard[ask];
     }
 
     /// What a probe would show, if something were broken.
     Symptom shown(int broken, int probe) {
-        Question.Probe at = probes.get(probe);
-        return this.broken.get(broken).shown(at.point(), at.source().id(), plannedDb[probe]);
+        return said.get(broken).shown[probe];
     }
 
     /// Where each may be seen, by the spots' ids, the spots in the order of the faults.
@@ -212,12 +271,8 @@ final class Field {
         return spots;
     }
 
-    private final Map<String, Integer> askIndex = new HashMap<>();
-
     /// The place of a question among those that can be asked; -1 where it cannot.
     int indexOf(Question.Ask ask) {
-        if (askIndex.isEmpty())
-            for (int a = 0; a < asks.size(); a++) askIndex.put(asks.get(a).id(), a);
         return askIndex.getOrDefault(ask.id(), -1);
     }
 }

@@ -3,12 +3,19 @@ package rivulus.check;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
+import java.util.Set;
+import java.util.TreeSet;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 import rivulus.file.DemoShows;
+import rivulus.hearing.Tracer;
+import rivulus.leads.LeadReport;
 import rivulus.show.Device;
+import rivulus.show.Limit;
 import rivulus.show.Source;
+import rivulus.show.Wish;
+import rivulus.signal.LiveGraph;
 
 class FailureTest {
     private final Proof lantern = Demo.PROVER.prove(Demo.show("lantern-hour"));
@@ -80,5 +87,40 @@ class FailureTest {
                     assertThat(scene.of(loss.ear().id(), source.id()).hearing().isHeard()).isTrue();
             }
         }
+    }
+
+    /// Only those are asked whose strongest way passes what is gone: nobody is forgotten by that.
+    @ParameterizedTest
+    @MethodSource("evenings")
+    void whoLosesWhomIsAsWhenEverybodyIsAsked(String name) {
+        Proof proof = Demo.PROVER.prove(Demo.show(name));
+        SceneProof scene = proof.fullest();
+        LiveGraph live = scene.tracer().live();
+        for (Device device : proof.show().rig().devices()) {
+            LiveGraph without = live.withoutDevices(Set.of(device.id()));
+            assertThat(lost(scene.losses(without))).isEqualTo(lost(scene, Tracer.of(without)));
+        }
+        for (LeadReport lead : proof.survey().leads()) {
+            LiveGraph without = live.without(proof.survey().through(lead, live.graph()));
+            assertThat(lost(scene.losses(without))).isEqualTo(lost(scene, Tracer.of(without)));
+        }
+    }
+
+    private static Set<String> lost(Losses losses) {
+        Set<String> lost = new TreeSet<>();
+        for (Losses.Loss loss : losses.all())
+            for (Source source : loss.lost()) lost.add(loss.ear().id() + " " + source.id());
+        return lost;
+    }
+
+    private static Set<String> lost(SceneProof scene, Tracer then) {
+        Set<String> lost = new TreeSet<>();
+        double least = scene.limit(Limit.HEARD);
+        for (SceneProof.Heard cell : scene.all())
+            if (cell.standing().wish() == Wish.MUST
+                    && cell.hearing().levelDb() >= least
+                    && then.hearing(cell.ear().id(), cell.source().id()).levelDb() < least)
+                lost.add(cell.ear().id() + " " + cell.source().id());
+        return lost;
     }
 }

@@ -9,9 +9,6 @@ import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.Supplier;
-import javafx.animation.Animation;
-import javafx.animation.KeyFrame;
-import javafx.animation.Timeline;
 import javafx.scene.Node;
 import javafx.scene.control.TextInputControl;
 import javafx.scene.control.ToggleButton;
@@ -20,7 +17,6 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
-import javafx.util.Duration;
 import rivulus.app.session.Picture;
 import rivulus.app.session.Session;
 import rivulus.app.session.View;
@@ -68,6 +64,7 @@ public final class DayStage extends StackPane implements Stage, View<DaySight> {
     private final StackPane side = new StackPane();
     private final SetUpBox setUp;
     private final TroubleBox trouble;
+    private final SecondHand clock = new SecondHand(this::second);
     private DaySight.Part part = DaySight.Part.SET_UP;
     private int seconds;
     /// Whether the keyboard is wanted here once it is drawn.
@@ -117,9 +114,7 @@ public final class DayStage extends StackPane implements Stage, View<DaySight> {
                     });
             area.addEventFilter(KeyEvent.KEY_RELEASED, _ -> taken = false);
         }
-        Timeline clock = new Timeline(new KeyFrame(Duration.seconds(1), _ -> second()));
-        clock.setCycleCount(Animation.INDEFINITE);
-        clock.play();
+        sceneProperty().addListener(_ -> runClock());
         session.draws(this);
         turn(part);
     }
@@ -133,13 +128,18 @@ public final class DayStage extends StackPane implements Stage, View<DaySight> {
     }
 
     private void second() {
-        if (!isSeen()) return;
         parts.get(part).tick();
         if (++seconds % LOOK_AGAIN_SECONDS == 0 && part == DaySight.Part.AIR) session.redraw();
     }
 
+    /// The clock goes only while a part that shows it is looked at.
+    private void runClock() {
+        clock.run(isSeen() && (part == DaySight.Part.AIR || part == DaySight.Part.SET_UP));
+    }
+
     private void turn(DaySight.Part to) {
         part = to;
+        runClock();
         tabs.forEach((one, tab) -> tab.setSelected(one == to));
         shown.getChildren().setAll(parts.get(to).middle());
         side.getChildren().setAll(parts.get(to).side());

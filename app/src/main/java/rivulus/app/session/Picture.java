@@ -42,7 +42,7 @@ public record Picture(
                 source,
                 choice.device(),
                 rail(proof, scene),
-                TroubleCard.of(proof, scene));
+                TroubleCard.of(proof, scene, ear == null ? "" : ear.id()));
     }
 
     private static List<EarVerdict> rail(Proof proof, SceneProof scene) {
