@@ -8,7 +8,6 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
-import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
@@ -26,7 +25,6 @@ import javafx.scene.input.MouseButton;
 import javafx.scene.robot.Robot;
 import javafx.scene.text.Text;
 import javafx.stage.Stage;
-import rivulus.app.look.Look;
 import rivulus.app.session.FileAsker;
 import rivulus.app.session.Session;
 import rivulus.app.session.Settings;
@@ -41,16 +39,10 @@ import rivulus.rule.Rules;
 final class Hand implements AutoCloseable {
     private static final Duration PATIENCE = Duration.ofMinutes(3);
     private static final long POLL_NANOS = 2_000_000;
-    private static final CountDownLatch STARTED = new CountDownLatch(1);
     private static final Prover PROVER = Rules.prover();
 
     static {
-        Platform.startup(
-                () -> {
-                    Platform.setImplicitExit(false);
-                    Look.loadFonts();
-                    STARTED.countDown();
-                });
+        Toolkit.start();
     }
 
     private final Path state;
@@ -334,7 +326,6 @@ final class Hand implements AutoCloseable {
     static <T> T onFx(Supplier<T> question) {
         if (Platform.isFxApplicationThread()) return question.get();
         try {
-            STARTED.await();
             CompletableFuture<T> answer = new CompletableFuture<>();
             Platform.runLater(
                     () -> {

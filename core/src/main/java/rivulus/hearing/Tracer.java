@@ -161,19 +161,22 @@ public final class Tracer {
         return new Tracer(live, kindred.getFirst().listened, order, nearest, false);
     }
 
-    /// What is heard in another state of the same graph; what goes round is not told of it. Where
-    /// that state only lacks something of this one, the order in which sound is followed holds
-    /// there too, and what is stable stays so.
+    /// What is heard in another state of the same graph, but for what is left out of any tracing;
+    /// what goes round is not told of it. Where that state only lacks something of this one, the
+    /// order in which sound is followed holds there too, and what is stable stays so; it also holds
+    /// where what is open besides only leads forward.
     ///
     /// @throws IllegalArgumentException if it belongs to another graph
     public Listening in(LiveGraph other) {
         if (other.soundsLike(live)) return this::hearing;
-        boolean holds = stable && other.isWithin(live);
-        Tracer tracer =
-                holds
-                        ? new Tracer(other, listened, order, Kinship.between(other, this), true)
-                        : after(other, List.of(this));
-        return tracer::hearing;
+        return listening(other)::hearing;
+    }
+
+    private Tracer listening(LiveGraph other) {
+        boolean weaker = stable && other.isWithin(live);
+        return weaker || order.holdsFor(other)
+                ? new Tracer(other, listened, order, Kinship.between(other, this), weaker)
+                : after(other, List.of(this));
     }
 
     /// What an ear hears of a source, and nothing else.

@@ -21,6 +21,9 @@ public final class FlowOrder {
     private int ordered;
     private final List<int[]> rounds = new ArrayList<>();
     private final int[] firstComponent;
+    /// For each node the number of its component, alone or going round, before anything is cut;
+    /// what gives on to another has the higher number.
+    private int[] component;
     private final int[] positions;
     private final int[] cutIndexes;
 
@@ -46,7 +49,10 @@ public final class FlowOrder {
         next = new int[n];
         firstComponent = new int[n];
         Arrays.fill(firstComponent, -1);
+        component = new int[n];
         components();
+        int[] first = component;
+        component = null;
         for (int c = 0; c < rounds.size(); c++) for (int v : rounds.get(c)) firstComponent[v] = c;
         while (!rounds.isEmpty()) {
             for (int[] round : rounds) cut[busiest(round)] = true;
@@ -63,6 +69,7 @@ public final class FlowOrder {
         Arrays.fill(cutIndexes, -1);
         int[] cuts = cuts();
         for (int k = 0; k < cuts.length; k++) cutIndexes[cuts[k]] = k;
+        component = first;
         index = low = stack = path = next = null;
         onStack = null;
     }
@@ -107,13 +114,15 @@ public final class FlowOrder {
     }
 
     /// Whether it is an order of another state of its graph, too, in which all is live that is live
-    /// in its own, and goes round in the same systems: what is live besides only goes forward.
+    /// in its own, and goes round in the same systems: what is live besides only goes forward,
+    /// among what goes round by itself and within that.
     public boolean holdsFor(LiveGraph other) {
         if (!other.hasAllOf(live)) return false;
         for (int v = 0; v < other.size(); v++)
             for (int e = other.firstEdge(v); e < other.firstEdge(v + 1); e++) {
                 int to = other.to(e);
-                if (positions[v] >= positions[to] && !isSetAside(v, to)) return false;
+                boolean forward = positions[v] < positions[to] || isSetAside(v, to);
+                if (!forward || component[v] < component[to]) return false;
             }
         return true;
     }
@@ -191,9 +200,11 @@ public final class FlowOrder {
 
     private int closeComponent(int v, int top) {
         int bottom = top;
+        int first = ordered;
         do {
             bottom--;
             onStack[stack[bottom]] = false;
+            if (component != null) component[stack[bottom]] = first;
             order[ordered++] = stack[bottom];
         } while (stack[bottom] != v);
         if (top - bottom > 1 || feedsItself(v)) rounds.add(Arrays.copyOfRange(stack, bottom, top));

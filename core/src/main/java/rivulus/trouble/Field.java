@@ -136,7 +136,7 @@ final class Field {
             asks.add(ask(scene, cell));
         }
         List<Broken> faults = Faults.of(prover, proof, scene);
-        List<Broken> likeliest = likeliest(faults, scene);
+        List<Broken> likeliest = likeliest(faults, scene.tracer().live().graph().legs().size());
         return new Field(
                 scene,
                 asks,
@@ -149,8 +149,9 @@ final class Field {
 
     /// As many as can be looked at, in their order; of what is as likely, what comes first. Where
     /// it is not all, nothing for which a rig has to be built.
-    private static List<Broken> likeliest(List<Broken> faults, SceneProof scene) {
-        int legs = scene.tracer().live().graph().legs().size();
+    ///
+    /// @param legs how large the graph is
+    static List<Broken> likeliest(List<Broken> faults, int legs) {
         long most = Math.max(LEAST_FAULTS, MOST_STRETCHES / Math.max(1, (long) legs * legs));
         if (faults.size() <= most) return faults;
         Set<Broken> kept =

@@ -17,11 +17,12 @@ import rivulus.file.DemoShows;
 import rivulus.file.ShowFile;
 import rivulus.show.Show;
 
-/// Every fix that is offered in every shipped show, carried out as it is offered and proven from
-/// nothing: it ends what it is for, and brings nothing that was not there.
+/// Every fix that is offered in every third shipped show (at night in every one), carried out as it
+/// is offered and proven from nothing: it ends what it is for, and brings nothing that was not
+/// there.
 class FixesTest {
     static List<String> evenings() {
-        return List.copyOf(DemoShows.all().keySet());
+        return Demo.some(DemoShows.all().keySet());
     }
 
     private static Set<Finding.Key> serious(List<Finding> findings) {
