@@ -8,39 +8,75 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.function.ToDoubleFunction;
 import java.util.stream.Collectors;
 
 /// From the start of the process to a usable window, the demo show against an empty window, in turn
 /// on the toolkit's headless platform. Usable is: the demo's findings are told.
 ///
-/// Run by hand, see docs/benchmarks.md. Further arguments go to every Java that is started.
+/// Run by hand, see docs/benchmarks.md. Further arguments go to every Java that is started; with
+/// `cached` as the first, both windows have a cache of their classes and code, as the launcher and
+/// the image have it.
 public final class StartTime {
     private static final int RUNS = 9;
 
     private StartTime() {}
 
+    /// Of one start: by the clock, and of the processor, in ms.
+    private record Taken(double clock, double processor) {}
+
     /// Prints medians in ms and their ratio.
-    public static void main(String[] options) throws IOException, InterruptedException {
+    public static void main(String[] args) throws IOException, InterruptedException {
         Path state = Files.createTempDirectory("rivulus-start");
-        double[] empty = new double[RUNS];
-        double[] demo = new double[RUNS];
+        boolean cached = args.length > 0 && args[0].equals("cached");
+        List<String> options = List.of(args).subList(cached ? 1 : 0, args.length);
+        List<Taken> empty = new ArrayList<>();
+        List<Taken> demo = new ArrayList<>();
+        if (cached)
+            for (Class<?> window : List.of(EmptyWindow.class, DemoWindow.class))
+                taken(window, with(options, "-XX:AOTCacheOutput=" + cache(window, state)), state);
         for (int run = -2; run < RUNS; run++) {
-            double emptyMs = ms(EmptyWindow.class, options, state);
-            double demoMs = ms(DemoWindow.class, options, state);
+            Taken emptyTook =
+                    taken(EmptyWindow.class, options(options, cached, state, true), state);
+            Taken demoTook = taken(DemoWindow.class, options(options, cached, state, false), state);
             if (run < 0) continue;
-            empty[run] = emptyMs;
-            demo[run] = demoMs;
+            empty.add(emptyTook);
+            demo.add(demoTook);
         }
-        System.out.printf(
-                "empty window %.0f ms, demo show %.0f ms, ratio %.2f (medians of %d)%n",
-                median(empty), median(demo), median(demo) / median(empty), RUNS);
+        tell("by the clock", empty, demo, Taken::clock);
+        tell("of the processor", empty, demo, Taken::processor);
     }
 
-    private static double ms(Class<?> main, String[] options, Path state)
+    private static void tell(
+            String what, List<Taken> empty, List<Taken> demo, ToDoubleFunction<Taken> of) {
+        double one = median(empty, of);
+        double other = median(demo, of);
+        System.out.printf(
+                "%s: empty window %.0f ms, demo show %.0f ms, ratio %.2f (medians of %d)%n",
+                what, one, other, other / one, RUNS);
+    }
+
+    private static List<String> options(
+            List<String> options, boolean cached, Path state, boolean empty) {
+        Class<?> window = empty ? EmptyWindow.class : DemoWindow.class;
+        return cached ? with(options, "-XX:AOTCache=" + cache(window, state)) : options;
+    }
+
+    private static Path cache(Class<?> window, Path state) {
+        return state.resolve(window.getSimpleName() + ".aot");
+    }
+
+    private static List<String> with(List<String> options, String more) {
+        List<String> all = new ArrayList<>(options);
+        all.add(more);
+        return all;
+    }
+
+    private static Taken taken(Class<?> main, List<String> options, Path state)
             throws IOException, InterruptedException {
         List<String> command = new ArrayList<>();
         command.add(Path.of(System.getProperty("java.home"), "bin", "java").toString());
-        command.addAll(Arrays.asList(options));
+        command.addAll(options);
         command.addAll(
                 List.of(
                         "-Dglass.platform=Headless",
@@ -61,10 +97,10 @@ public final class StartTime {
         try (BufferedReader said = process.inputReader()) {
             String line = said.readLine();
             double ms = (System.nanoTime() - start) * 1e-6;
-            if (!Usable.WORD.equals(line))
+            if (line == null || !line.startsWith(Usable.WORD))
                 throw new IllegalStateException(main.getSimpleName() + " said " + line);
             process.waitFor();
-            return ms;
+            return new Taken(ms, Double.parseDouble(line.substring(Usable.WORD.length())));
         }
     }
 
@@ -84,9 +120,7 @@ public final class StartTime {
                 .collect(Collectors.joining(File.pathSeparator));
     }
 
-    private static double median(double[] times) {
-        double[] sorted = times.clone();
-        Arrays.sort(sorted);
-        return sorted[sorted.length / 2];
+    private static double median(List<Taken> times, ToDoubleFunction<Taken> of) {
+        return times.stream().mapToDouble(of).sorted().toArray()[times.size() / 2];
     }
 }

@@ -34,6 +34,10 @@ import rivulus.signal.Strongest;
 
 /// What every ear hears in one scene, against what it wishes.
 public final class SceneProof {
+    /// A pressed key's tracer leans on its forerunners no farther than this, so that they are let
+    /// go.
+    private static final int MOST_LEANING = 3;
+
     private final Show show;
     private final Scene scene;
     private final List<Source> sources;
@@ -261,7 +265,10 @@ public final class SceneProof {
         Tracer traced = otherwise.get(pressed);
         if (traced != null) return traced;
         List<Tracer> kindred = new ArrayList<>();
-        for (SceneProof other : known.get()) other.ifTraced(pressed).ifPresent(kindred::add);
+        for (SceneProof other : known.get())
+            other.ifTraced(pressed)
+                    .filter(one -> one.leaning() < MOST_LEANING)
+                    .ifPresent(kindred::add);
         if (kindred.isEmpty()) kindred.add(tracer);
         LiveGraph near = kindred.getFirst().live();
         traced = Tracer.after(near.at(live.positions().with(k, to)), kindred);

@@ -1,5 +1,6 @@
 package rivulus.hearing;
 
+import java.lang.ref.WeakReference;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.BitSet;
@@ -40,8 +41,9 @@ public final class Tracer {
 
     private Kinship kinship;
     private List<Loop> loops;
-    /// A tracer in the same order, in which all but some systems go round as here; or null.
-    private Tracer like;
+    /// A tracer in the same order, in which all but some systems go round as here; empty where
+    /// there is none, or nobody needs it any more.
+    private WeakReference<Tracer> like = new WeakReference<>(null);
     private final Set<Integer> changed = new HashSet<>();
     private int toFollow;
 
@@ -64,8 +66,9 @@ public final class Tracer {
             if (!same) changed.add(order.loopOf(cuts[k]));
             fromCuts[k] = same ? kinship.other().feedback.fromCut(k) : flow.fromCut(cuts[k]);
         }
-        if (known && isHeld() == kinship.other().isHeld() && !isHeld()) like = kinship.other();
-        systems = weaker ? Map.of() : systems(fromCuts);
+        Tracer alike = known && !isHeld() && !kinship.other().isHeld() ? kinship.other() : null;
+        like = new WeakReference<>(alike);
+        systems = weaker ? Map.of() : systems(fromCuts, alike);
         stable = systems.values().stream().allMatch(Loop::isStable);
         feedback =
                 new Feedback(
@@ -83,7 +86,9 @@ public final class Tracer {
     }
 
     /// What goes round, in the graph as it is while nothing is held back.
-    private Map<Integer, double[]> systems(Flow.Field[] held) {
+    ///
+    /// @param alike a tracer in the same order, or null
+    private Map<Integer, double[]> systems(Flow.Field[] held, Tracer alike) {
         Flow.Field[] from = held;
         if (isHeld()) {
             Flow round = new Flow(live.unheld(), order, cuts, listened.nodes());
@@ -91,8 +96,8 @@ public final class Tracer {
             for (int k = 0; k < cuts.length; k++) from[k] = round.fromCut(cuts[k]);
         }
         Map<Integer, double[]> all = new HashMap<>();
-        if (like != null)
-            like.systems.forEach(
+        if (alike != null)
+            alike.systems.forEach(
                     (system, spare) -> {
                         if (!changed.contains(system)) all.put(system, spare);
                     });
@@ -267,7 +272,7 @@ public final class Tracer {
         Tracer other;
         synchronized (this) {
             if (loops != null) return loops;
-            other = like;
+            other = like.get();
         }
         Map<Integer, Loop> known = new HashMap<>();
         if (other != null)
@@ -288,8 +293,15 @@ public final class Tracer {
         }
         all.sort(Comparator.comparingDouble(Loop::marginDb));
         loops = List.copyOf(all);
-        like = null;
+        like.clear();
         return loops;
+    }
+
+    /// How many other tracers are kept since this one may still take something over from them.
+    public int leaning() {
+        int leaning = 0;
+        for (Kinship to = kinship; to != null; to = to.other().kinship) leaning++;
+        return leaning;
     }
 
     /// The graph that was traced.
