@@ -241,7 +241,8 @@ final class Hand implements AutoCloseable {
         await(condition);
     }
 
-    private static void await(BooleanSupplier condition) {
+    /// Waits until something is so.
+    static void await(BooleanSupplier condition) {
         Instant end = Instant.now().plus(PATIENCE);
         while (!onFx(condition::getAsBoolean)) {
             if (Instant.now().isAfter(end))

@@ -316,6 +316,28 @@ class ShowDayTest {
         }
     }
 
+    /// Nothing ticks for nobody: the clock goes while the list or the board is looked at.
+    @Test
+    void theClockGoesOnlyWhereItIsSeen() {
+        try (Hand hand = atTheLanternHour()) {
+            long others = secondHands();
+            hand.press(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.DIGIT4);
+            assertThat(secondHands()).isEqualTo(others + 1);
+            hand.press(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.DIGIT5);
+            Hand.await(() -> secondHands() == others);
+            hand.press(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.DIGIT1);
+            assertThat(secondHands()).isEqualTo(others + 1);
+            hand.press(KeyCode.CONTROL, KeyCode.DIGIT3);
+            Hand.await(() -> secondHands() == others);
+        }
+    }
+
+    private static long secondHands() {
+        return Thread.getAllStackTraces().keySet().stream()
+                .filter(thread -> thread.getName().equals("rivulus-second-hand"))
+                .count();
+    }
+
     /// Whoever takes up what a killed program left is on air still.
     @Test
     void aShowThatIsOnAirIsTakenUpLocked() {
