@@ -27,6 +27,8 @@ import rivulus.signal.SignalGraph;
 /// A source is followed when it is first asked for. May be shared between threads.
 public final class Tracer {
     private final LiveGraph live;
+    /// The graph as what goes round finds it; the same where nothing is held back.
+    private final LiveGraph unheld;
     private final Bands bands;
     private final FlowOrder order;
     private final int[] cuts;
@@ -52,6 +54,7 @@ public final class Tracer {
     private Tracer(
             LiveGraph live, Listened listened, FlowOrder order, Kinship kinship, boolean weaker) {
         this.live = live;
+        this.unheld = live.unheld();
         this.kinship = kinship;
         SignalGraph graph = live.graph();
         this.bands = graph.bands();
@@ -82,7 +85,7 @@ public final class Tracer {
 
     /// Whether a processor holds something back, so that more goes round than is heard.
     private boolean isHeld() {
-        return live.unheld() != live;
+        return unheld != live;
     }
 
     /// What goes round, in the graph as it is while nothing is held back.
@@ -91,7 +94,7 @@ public final class Tracer {
     private Map<Integer, double[]> systems(Flow.Field[] held, Tracer alike) {
         Flow.Field[] from = held;
         if (isHeld()) {
-            Flow round = new Flow(live.unheld(), order, cuts, listened.nodes());
+            Flow round = new Flow(unheld, order, cuts, listened.nodes());
             from = new Flow.Field[cuts.length];
             for (int k = 0; k < cuts.length; k++) from[k] = round.fromCut(cuts[k]);
         }
@@ -154,7 +157,7 @@ public final class Tracer {
     public static Tracer after(LiveGraph live, List<Tracer> kindred) {
         FlowOrder order =
                 kindred.stream()
-                        .filter(other -> live.hasShapeOf(other.live) || other.order.holdsFor(live))
+                        .filter(other -> live.hasShapeOf(other.live))
                         .map(other -> other.order)
                         .findFirst()
                         .orElseGet(() -> FlowOrder.of(live));
@@ -283,7 +286,6 @@ public final class Tracer {
 
     private synchronized List<Loop> loops(Map<Integer, Loop> known) {
         if (loops != null) return loops;
-        LiveGraph unheld = live.unheld();
         List<Loop> all = new ArrayList<>();
         for (int cut : cuts) {
             int system = order.loopOf(cut);

@@ -282,49 +282,38 @@ public final class LiveGraph {
 
     /// The same graph at another stand of the knobs; only legs of turned knobs are worked out anew.
     public LiveGraph at(Positions others) {
-        double[] gains = legGain.clone();
-        long[] ns = legNs;
-        boolean alike = true;
-        int knobs = graph.knobs().size();
-        for (int k = 0; k < knobs; k++) {
-            if (positions.stands(k, others.get(k))) continue;
-            for (Leg leg : graph.governedBy(k)) {
-                int l = leg.index();
-                gains[l] = gain(leg, others);
-                alike &= gains[l] > 0 == legGain[l] > 0;
-                long takes = nanos(leg, others);
-                if (takes == ns[l]) continue;
-                if (ns == legNs) ns = legNs.clone();
-                ns[l] = takes;
-            }
-        }
-        return alike
-                ? new LiveGraph(this, others, gains, ns, ns != legNs)
-                : new LiveGraph(graph, others, gains, ns);
+        return turned(
+                others,
+                IntStream.range(0, graph.knobs().size())
+                        .filter(k -> !positions.stands(k, others.get(k))));
     }
 
     /// The same graph with one knob turned.
     public LiveGraph with(int knob, Setting setting) {
-        Positions others = positions.with(knob, setting);
-        List<Leg> governed = graph.governedBy(knob);
+        return turned(positions.with(knob, setting), IntStream.of(knob));
+    }
+
+    private LiveGraph turned(Positions others, IntStream knobs) {
+        double[] gains = legGain;
+        long[] ns = legNs;
         boolean alike = true;
-        boolean open = true;
-        boolean delays = false;
-        for (Leg leg : governed) {
-            double gain = gain(leg, others);
-            alike &= gain == legGain[leg.index()];
-            open &= gain > 0 == legGain[leg.index()] > 0;
-            delays |= nanos(leg, others) != legNs[leg.index()];
-        }
-        if (alike && !delays) return new LiveGraph(this, others, legGain, legNs, false);
-        double[] gains = legGain.clone();
-        long[] ns = delays ? legNs.clone() : legNs;
-        for (Leg leg : governed) {
-            gains[leg.index()] = gain(leg, others);
-            if (delays) ns[leg.index()] = nanos(leg, others);
-        }
-        return open
-                ? new LiveGraph(this, others, gains, ns, delays)
+        for (int k : knobs.toArray())
+            for (Leg leg : graph.governedBy(k)) {
+                int l = leg.index();
+                double lets = gain(leg, others);
+                long takes = nanos(leg, others);
+                if (lets != gains[l]) {
+                    if (gains == legGain) gains = legGain.clone();
+                    gains[l] = lets;
+                    alike &= lets > 0 == legGain[l] > 0;
+                }
+                if (takes != ns[l]) {
+                    if (ns == legNs) ns = legNs.clone();
+                    ns[l] = takes;
+                }
+            }
+        return alike
+                ? new LiveGraph(this, others, gains, ns, ns != legNs)
                 : new LiveGraph(graph, others, gains, ns);
     }
 

@@ -21,12 +21,12 @@ class LoopProperties {
 
     @Provide
     Arbitrary<LiveGraph> looped() {
-        return RandomRigs.of(new RandomRigs.Kind(true, true, -14, 4));
+        return RandomRigs.of(RandomRigs.LOOPED);
     }
 
     @Provide
     Arbitrary<LiveGraph> tame() {
-        return RandomRigs.of(new RandomRigs.Kind(true, false, -24, -3));
+        return RandomRigs.of(RandomRigs.TAME);
     }
 
     /// Whether the whole graph howls at some frequency, all magnitudes in phase: by the spectral

@@ -25,12 +25,12 @@ class OtherStateProperties {
 
     @Provide
     Arbitrary<LiveGraph> looped() {
-        return RandomRigs.of(new RandomRigs.Kind(true, true, -14, 4));
+        return RandomRigs.of(RandomRigs.LOOPED);
     }
 
     @Provide
     Arbitrary<LiveGraph> tame() {
-        return RandomRigs.of(new RandomRigs.Kind(true, false, -24, -3));
+        return RandomRigs.of(RandomRigs.TAME);
     }
 
     @Property(shrinking = ShrinkingMode.OFF)

@@ -51,6 +51,12 @@ public final class RandomRigs {
     /// What a rig may have.
     public record Kind(boolean loops, boolean bands, double leastDb, double mostDb) {}
 
+    /// Where much goes round, and some of it howls.
+    public static final Kind LOOPED = new Kind(true, true, -14, 4);
+
+    /// Where what goes round dies away.
+    public static final Kind TAME = new Kind(true, false, -24, -3);
+
     public static Arbitrary<LiveGraph> of(Kind kind) {
         return Arbitraries.longs().map(seed -> rig(new Random(seed), kind));
     }
