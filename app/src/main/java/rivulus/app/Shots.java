@@ -215,7 +215,7 @@ public final class Shots extends Application {
                 "plans",
                 () -> {
                     window.closeTop();
-                    session.document().edit("Say a talk", tideTables());
+                    session.document().edit("Say a talk", _ -> tideTables());
                     window.openPlans();
                 });
         shot(

@@ -127,18 +127,9 @@ class DeskTest {
             hand.focus("#keep-knobs");
             hand.press(KeyCode.SPACE);
             assertThat(hand.session().show().get().profiles()).hasSize(1);
-            hand.act(
-                    () ->
-                            hand.session()
-                                    .document()
-                                    .edit(
-                                            "Turn",
-                                            hand.session()
-                                                    .show()
-                                                    .get()
-                                                    .withKnob(
-                                                            Ref.of("desk/mic1.fader"),
-                                                            new Setting.Level(-9))));
+            hand.edit(
+                    "Turn",
+                    show -> show.withKnob(Ref.of("desk/mic1.fader"), new Setting.Level(-9)));
             String id = hand.session().show().get().profiles().getFirst().id();
             hand.focus("#row-profile-" + id);
             hand.press(KeyCode.SPACE);

@@ -61,15 +61,12 @@ class EveryMixTest {
             hand.press(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.Z);
             // somebody turns the knob
             Session session = hand.session();
-            hand.act(
-                    () ->
-                            session.document()
-                                    .edit(
-                                            "Turn it back",
-                                            show(hand)
-                                                    .withKnob(
-                                                            Ref.of("desk/usb1chat.feed"),
-                                                            new Setting.Choice("everything"))));
+            hand.edit(
+                    "Turn it back",
+                    show ->
+                            show.withKnob(
+                                    Ref.of("desk/usb1chat.feed"),
+                                    new Setting.Choice("everything")));
             assertThat(hand.textIn("#feeds")).contains("carries everything");
             assertThat(session.proof().get().heard())
                     .anyMatch(finding -> finding.rule().equals("mix"));

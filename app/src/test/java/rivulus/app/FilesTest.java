@@ -131,6 +131,29 @@ class FilesTest {
         assertThat(file).content().contains("\"phones1.feed\": \"custom\"");
     }
 
+    /// Whoever asked about replacing asked about the name without its ending.
+    @Test
+    void aFileWhoseEndingWasAddedIsNotReplacedUnasked() throws Exception {
+        Path asked = folder.resolve("Folder.v2").resolve("Evening 1.5");
+        Path there = asked.resolveSibling("Evening 1.5.rivulus");
+        Files.createDirectories(asked.getParent());
+        ShowFile.save(cafe.titled("There before"), there);
+        try (Hand hand = Hand.atNewWindow(folder)) {
+            hand.act(() -> hand.session().document().take(cafe, null));
+            hand.willAnswer(asked);
+            hand.press(KeyCode.CONTROL, KeyCode.S);
+            assertThat(hand.textIn("#panel")).contains("Evening 1.5.rivulus is there already");
+            hand.click(hand.withText("Stay here"));
+            assertThat(ShowFile.open(there, Templates.shipped()).title()).isEqualTo("There before");
+            assertThat(hand.session().document().file().get()).isNull();
+            hand.press(KeyCode.CONTROL, KeyCode.S);
+            hand.click(hand.withText("Replace it"));
+            assertThat(ShowFile.open(there, Templates.shipped())).isEqualTo(cafe);
+            assertThat(hand.session().document().file().get()).isEqualTo(there);
+            assertThat(asked).doesNotExist();
+        }
+    }
+
     @Test
     void aBrokenFileGetsACalmPanelAndTheOpenShowStays() throws Exception {
         Path broken = folder.resolve("broken.rivulus");

@@ -14,6 +14,7 @@ import java.util.concurrent.TimeoutException;
 import java.util.concurrent.locks.LockSupport;
 import java.util.function.BooleanSupplier;
 import java.util.function.Supplier;
+import java.util.function.UnaryOperator;
 import javafx.application.Platform;
 import javafx.geometry.Bounds;
 import javafx.geometry.Point2D;
@@ -32,6 +33,7 @@ import rivulus.app.shell.MainWindow;
 import rivulus.check.Prover;
 import rivulus.file.Journal;
 import rivulus.rule.Rules;
+import rivulus.show.Show;
 
 /// A hand on keyboard and mouse before the real window, and an eye on what it shows. Nothing
 /// sleeps: the hand waits until the window shows what was asked for, and for fixes where
@@ -133,6 +135,15 @@ final class Hand implements AutoCloseable {
                     return null;
                 });
         settle();
+    }
+
+    /// Does something to the show as it is, as an edit; waits unless it is part of something that
+    // is
+    /// being done.
+    void edit(String name, UnaryOperator<Show> what) {
+        Runnable edit = () -> session.document().edit(name, what);
+        if (Platform.isFxApplicationThread()) edit.run();
+        else act(edit);
     }
 
     /// Makes the window so many pixels wide and waits until the scene is.

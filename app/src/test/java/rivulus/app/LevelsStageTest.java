@@ -14,7 +14,6 @@ import rivulus.file.DemoShows;
 import rivulus.gear.Setting;
 import rivulus.recording.Recipe;
 import rivulus.recording.Track;
-import rivulus.show.Device;
 import rivulus.show.Ref;
 import rivulus.show.Show;
 
@@ -89,21 +88,11 @@ class LevelsStageTest {
     @Test
     void allGainsAreSetInOneStepAndWhatIsHeardOfItIsToldBefore() {
         try (Hand hand = Hand.atDemo(folder)) {
-            hand.act(
-                    () ->
-                            hand.session()
-                                    .document()
-                                    .edit(
-                                            "Turn two gains",
-                                            hand.session()
-                                                    .show()
-                                                    .get()
-                                                    .withKnob(
-                                                            new Ref("desk", "mic1.gain"),
-                                                            new Setting.Level(9))
-                                                    .withKnob(
-                                                            new Ref("desk", "mic4.gain"),
-                                                            new Setting.Level(6))));
+            hand.edit(
+                    "Turn two gains",
+                    show ->
+                            show.withKnob(new Ref("desk", "mic1.gain"), new Setting.Level(9))
+                                    .withKnob(new Ref("desk", "mic4.gain"), new Setting.Level(6)));
             hand.act(() -> hand.session().scene().set("tales"));
             hand.act(() -> hand.session().ear().set("stream"));
             hand.press(KeyCode.CONTROL, KeyCode.DIGIT4);
@@ -131,18 +120,12 @@ class LevelsStageTest {
         try (Hand hand = Hand.atShow(folder, "quay-market-repaired")) {
             hand.act(
                     () -> {
-                        Show now = hand.session().show().get();
-                        Device desk = now.rig().device("desk").orElseThrow();
-                        hand.session()
-                                .document()
-                                .edit(
-                                        "Turn it up",
-                                        now.withRig(
-                                                now.rig()
-                                                        .with(
-                                                                desk.withKnob(
-                                                                        "usb1main.fader",
-                                                                        new Setting.Level(8)))));
+                        hand.edit(
+                                "Turn it up",
+                                show ->
+                                        show.withKnob(
+                                                new Ref("desk", "usb1main.fader"),
+                                                new Setting.Level(8)));
                         hand.session().stage().set(LevelsStage.ID);
                         hand.session().ear().set("stream");
                         hand.session().source().set("music-bed");
@@ -261,18 +244,9 @@ class LevelsStageTest {
     @Test
     void allGainsAreSetFromAnyStageThoughNobodyHasLookedAtThemYet() {
         try (Hand hand = Hand.atDemo(folder)) {
-            hand.act(
-                    () ->
-                            hand.session()
-                                    .document()
-                                    .edit(
-                                            "Turn a gain",
-                                            hand.session()
-                                                    .show()
-                                                    .get()
-                                                    .withKnob(
-                                                            new Ref("desk", "mic1.gain"),
-                                                            new Setting.Level(9))));
+            hand.edit(
+                    "Turn a gain",
+                    show -> show.withKnob(new Ref("desk", "mic1.gain"), new Setting.Level(9)));
             hand.press(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.A);
             assertThat(gain(hand, "mic1.gain")).isEqualTo(new Setting.Level(-3));
         }

@@ -125,7 +125,7 @@ class PlansTest {
         List<Owned> stock = new ArrayList<>();
         for (String what : List.of("show-desk", "laptop", "dynamic-mic", "headphones", "XLR lead"))
             stock.add(new Owned(what, what.endsWith("lead") ? 5 : 0, 4, Extras.NONE));
-        hand.session().document().edit("Own", now.withRig(now.rig().withStock(stock)));
+        hand.session().document().edit("Own", _ -> now.withRig(now.rig().withStock(stock)));
     }
 
     /// While somebody waits for a plan nothing else is searched; afterwards that goes on.

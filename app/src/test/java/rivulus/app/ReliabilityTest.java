@@ -121,16 +121,11 @@ class ReliabilityTest {
             Edit rename = hand.session().rigEdits().rename(before, "Big desk");
             hand.act(
                     () -> {
-                        hand.session()
-                                .document()
-                                .edit(
-                                        "Turn",
-                                        hand.session()
-                                                .show()
-                                                .get()
-                                                .withKnob(
-                                                        Ref.of("desk/mic1.fader"),
-                                                        new Setting.Level(-7)));
+                        hand.edit(
+                                "Turn",
+                                show ->
+                                        show.withKnob(
+                                                Ref.of("desk/mic1.fader"), new Setting.Level(-7)));
                         hand.session().edit(rename);
                         hand.session().edit(hand.session().rigEdits().toBuy(before, true));
                     });
@@ -196,13 +191,7 @@ class ReliabilityTest {
         Path other = folder.resolve("mine.rivulus");
         try (Hand hand = Hand.atNewWindow(folder)) {
             hand.act(() -> hand.window().open(file));
-            hand.act(
-                    () ->
-                            hand.session()
-                                    .document()
-                                    .edit(
-                                            "Call it mine",
-                                            hand.session().show().get().titled("Mine")));
+            hand.edit("Call it mine", show -> show.titled("Mine"));
             Show theirs = cafe.withKnob(Ref.of("desk/mic1.fader"), new Setting.Level(-9));
             ShowFile.save(theirs, file);
             hand.press(KeyCode.CONTROL, KeyCode.S);
@@ -222,13 +211,7 @@ class ReliabilityTest {
     void theirsCanBeTakenUpAndUndoBringsMineBack() throws Exception {
         try (Hand hand = Hand.atNewWindow(folder)) {
             hand.act(() -> hand.window().open(file));
-            hand.act(
-                    () ->
-                            hand.session()
-                                    .document()
-                                    .edit(
-                                            "Call it mine",
-                                            hand.session().show().get().titled("Mine")));
+            hand.edit("Call it mine", show -> show.titled("Mine"));
             ShowFile.save(cafe.titled("Theirs"), file);
             hand.press(KeyCode.CONTROL, KeyCode.S);
             hand.click(hand.withText("Take up theirs"));
@@ -238,6 +221,30 @@ class ReliabilityTest {
             hand.press(KeyCode.CONTROL, KeyCode.S);
             assertThat(hand.sees("#panel")).as("it is what was last looked at").isFalse();
             assertThat(file).content().contains("Mine");
+        }
+    }
+
+    /// The lock refuses it, and what is on the disk stays somebody else's.
+    @Test
+    void onAirTheirsIsNeitherTakenUpNorOverwritten() throws Exception {
+        try (Hand hand = Hand.atNewWindow(folder)) {
+            hand.act(() -> hand.window().open(file));
+            hand.edit("Call it mine", show -> show.titled("Mine"));
+            hand.act(() -> hand.session().days().begin(cafe.scenes().getFirst()));
+            Show theirs = cafe.titled("Theirs");
+            ShowFile.save(theirs, file);
+            hand.act(() -> hand.session().document().takeTheirs(file, _ -> {}));
+            assertThat(hand.textIn("#panel")).contains("the plan is locked");
+            hand.press(KeyCode.ESCAPE);
+            for (int time = 0; time < 2; time++) {
+                hand.press(KeyCode.CONTROL, KeyCode.S);
+                assertThat(hand.textIn("#panel"))
+                        .contains("Somebody else has changed", "the plan is locked")
+                        .doesNotContain("Take up theirs");
+                hand.press(KeyCode.ESCAPE);
+            }
+            assertThat(ShowFile.open(file, Templates.shipped())).isEqualTo(theirs);
+            assertThat(hand.textsIn("#show-title")).containsExactly("Mine *");
         }
     }
 
@@ -282,24 +289,10 @@ class ReliabilityTest {
     void anEditThatCouldNotBeOpenedAgainIsRefusedInWords() {
         try (Hand hand = Hand.atDemo(folder)) {
             Show before = hand.session().show().get();
-            hand.act(
-                    () ->
-                            hand.session()
-                                    .document()
-                                    .edit(
-                                            "Join it to itself",
-                                            before.withRig(
-                                                    before.rig()
-                                                            .with(before.rig().cables().getFirst())
-                                                            .with(
-                                                                    before.rig().devices(),
-                                                                    List.of(
-                                                                            Cable.of(
-                                                                                    "c",
-                                                                                    Ref.of(
-                                                                                            "desk/mic1"),
-                                                                                    Ref.of(
-                                                                                            "desk/mic1")))))));
+            Cable ring = Cable.of("c", Ref.of("desk/mic1"), Ref.of("desk/mic1"));
+            hand.edit(
+                    "Join it to itself",
+                    show -> show.withRig(show.rig().with(show.rig().devices(), List.of(ring))));
             assertThat(hand.textIn("#panel")).contains("This cannot be done", "back into it");
             assertThat(hand.session().show().get()).isSameAs(before);
         }

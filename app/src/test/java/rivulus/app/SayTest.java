@@ -184,7 +184,7 @@ class SayTest {
                             before.places().stream()
                                     .map(p -> p == room ? room.named("Hall") : p)
                                     .toList());
-            hand.act(() -> hand.session().document().edit("Rename", renamed));
+            hand.edit("Rename", _ -> renamed);
             assertThat(hand.textIn("#form")).isNotEmpty();
             assertThat(show(hand)).isEqualTo(renamed);
             TextField name = (TextField) hand.find("#field-name");

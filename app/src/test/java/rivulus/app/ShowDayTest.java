@@ -15,6 +15,7 @@ import rivulus.recording.Recipe;
 import rivulus.show.Answer;
 import rivulus.show.Day;
 import rivulus.show.Logged;
+import rivulus.show.Now;
 import rivulus.show.Occasion;
 import rivulus.show.Profile;
 import rivulus.show.Ref;
@@ -194,15 +195,9 @@ class ShowDayTest {
 
         // nothing of the plan changes by accident, and what happened can be undone
         Show before = hand.session().show().get();
-        hand.act(
-                () ->
-                        hand.session()
-                                .document()
-                                .edit(
-                                        "Turn it down",
-                                        before.withKnob(
-                                                Ref.of("desk/mic1.fader"),
-                                                new Setting.Level(-20))));
+        hand.edit(
+                "Turn it down",
+                show -> show.withKnob(Ref.of("desk/mic1.fader"), new Setting.Level(-20)));
         assertThat(hand.session().show().get()).isEqualTo(before);
         assertThat(hand.textIn(".panel")).contains("you are on air", "Ctrl Shift U");
         hand.press(KeyCode.ESCAPE);
@@ -210,6 +205,10 @@ class ShowDayTest {
         assertThat(day(hand).log()).hasSize(before.day().log().size() - 1);
         hand.press(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.DIGIT4);
         hand.press(KeyCode.E);
+        assertThat(hand.session().document().locked().get()).isFalse();
+        hand.press(KeyCode.CONTROL, KeyCode.Z); // by accident: the plan is locked again
+        assertThat(hand.session().document().locked().get()).isTrue();
+        hand.press(KeyCode.CONTROL, KeyCode.Y);
         assertThat(hand.textIn("#air-scene")).isEqualTo("The evening is over");
         assertThat(hand.session().document().locked().get()).isFalse();
     }
@@ -271,16 +270,17 @@ class ShowDayTest {
     @Test
     void theListBeginsFromHowTheGearWasLeft() {
         try (Hand hand = atTheLanternHour()) {
-            hand.act(
-                    () -> {
-                        Show show = hand.session().show().get();
-                        Profile as = Profile.of("stands", "As it stands", show);
-                        hand.session()
-                                .document()
-                                .edit(
-                                        "Keep",
-                                        show.withRundown(show.rundown().withProfiles(List.of(as))));
-                    });
+            hand.edit(
+                    "Keep",
+                    show ->
+                            show.withRundown(
+                                    show.rundown()
+                                            .withProfiles(
+                                                    List.of(
+                                                            Profile.of(
+                                                                    "stands",
+                                                                    "As it stands",
+                                                                    show)))));
             hand.press(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.DIGIT1);
             assertThat(hand.textIn("#setup-left")).startsWith("From how it comes");
             assertThat(hand.textIn("#setup-rows")).contains("headphones 3 feed to picked by hand");
@@ -344,7 +344,15 @@ class ShowDayTest {
         try (Hand hand = atTheLanternHour()) {
             assertThat(hand.session().document().locked().get()).isFalse();
             Show show = hand.session().show().get();
-            Show onAir = show.withDay(show.day().logged(AIR, Logged.Kind.SCENE, "tales", "Tales"));
+            Show onAir =
+                    show.withDay(
+                            show.day()
+                                    .logged(
+                                            new Logged(
+                                                    Now.by(AIR).moment(),
+                                                    Logged.Kind.SCENE,
+                                                    "tales",
+                                                    "Tales")));
             hand.act(() -> hand.session().document().take(onAir, null));
             assertThat(hand.session().document().locked().get()).isTrue();
             hand.press(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.U);
@@ -379,11 +387,15 @@ class ShowDayTest {
             hand.focus("#trouble-how-1");
             hand.press(KeyCode.SPACE);
             answer(hand, "set/desk/mic1.mute/on");
+            hand.edit("Rename", show -> show.titled("Renamed meanwhile"));
+            hand.act(() -> hand.session().days().log(Logged.Kind.NOTE, "Said meanwhile"));
             hand.focus("#trouble-stays");
             hand.press(KeyCode.SPACE);
             assertThat(hand.session().proof().get().heard())
                     .anyMatch(finding -> finding.headline().contains("does not hear Maren"));
             assertThat(day(hand).log().getLast().text()).endsWith("; it stays so");
+            assertThat(day(hand).log()).extracting(Logged::text).contains("Said meanwhile");
+            assertThat(hand.session().show().get().title()).isEqualTo("Renamed meanwhile");
         }
     }
 

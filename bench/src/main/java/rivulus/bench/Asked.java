@@ -41,6 +41,7 @@ import rivulus.say.Unlooked;
 import rivulus.setup.SetUp;
 import rivulus.sheet.Sheets;
 import rivulus.show.Device;
+import rivulus.show.Now;
 import rivulus.show.Show;
 import rivulus.signal.Leg;
 import rivulus.signal.LiveGraph;
@@ -55,7 +56,7 @@ record Asked(String name, Function<Proof, Runnable> of) {
     private static final double WIDTH = 1000;
     private static final double ROUND_TRIP_MS = 10;
     private static final int CURES = 3;
-    private static final LocalDateTime EVENING = LocalDateTime.of(2026, 12, 1, 20, 0);
+    private static final Now EVENING = Now.by(LocalDateTime.of(2026, 12, 1, 20, 0));
 
     /// All of them.
     static List<Asked> all(Prover prover) {

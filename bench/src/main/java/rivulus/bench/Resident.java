@@ -97,9 +97,7 @@ public final class Resident {
         var ears = session.show().get().ears();
         Ref fader = fader(session, n % FADERS);
         session.document()
-                .edit(
-                        "Move",
-                        session.show().get().withKnob(fader, new Setting.Level(-(n % STEPS))));
+                .edit("Move", show -> show.withKnob(fader, new Setting.Level(-(n % STEPS))));
         if (n % STEPS == 0) session.scene().set(scenes.get(n / STEPS % scenes.size()).id());
         if (n % STEPS == 1) session.ear().set(ears.get(n / STEPS % ears.size()).id());
     }

@@ -54,9 +54,8 @@ public final class UndoSteps {
                                     session.document()
                                             .edit(
                                                     "Turn",
-                                                    session.show()
-                                                            .get()
-                                                            .withKnob(
+                                                    show ->
+                                                            show.withKnob(
                                                                     fader, new Setting.Level(db))));
         }
         for (int i = 0; i < STEPS; i++) undos[i] = ms(() -> session.document().undo());

@@ -119,8 +119,7 @@ final class Victim {
             Platform.runLater(
                     () -> {
                         edited[0] = number() + 1;
-                        session.document()
-                                .edit("Edit", session.show().get().titled(TITLE + edited[0]));
+                        session.document().edit("Edit", show -> show.titled(TITLE + edited[0]));
                         if (saves) session.document().save(file, told);
                         done.countDown();
                     });

@@ -1,7 +1,5 @@
 package rivulus.air;
 
-import java.time.Duration;
-import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -14,8 +12,10 @@ import rivulus.power.BatteryLife;
 import rivulus.show.Ear;
 import rivulus.show.Limit;
 import rivulus.show.Logged;
+import rivulus.show.Moment;
 import rivulus.show.MuteKey;
 import rivulus.show.Names;
+import rivulus.show.Now;
 import rivulus.show.Person;
 import rivulus.show.Show;
 import rivulus.show.Tick;
@@ -50,19 +50,25 @@ public record Board(
 
     /// One thing and what is to be said of it.
     ///
+    /// @param id of the device, person, listener or key
     /// @param urgent whether somebody has to do something about it soon
-    public record Line(String name, String words, boolean urgent) {}
+    public record Line(String id, String name, String words, boolean urgent) {}
+
+    /// What the log says where a battery was swapped.
+    public static String swapped(String name) {
+        return name + ": swapped";
+    }
 
     /// The board at a time.
-    public static Board of(Proof proof, LocalDateTime at) {
+    public static Board of(Proof proof, Now at) {
         return new Drawn(proof, at).board();
     }
 
     private static final class Drawn {
         private final Proof proof;
-        private final LocalDateTime at;
+        private final Now at;
 
-        Drawn(Proof proof, LocalDateTime at) {
+        Drawn(Proof proof, Now at) {
             this.proof = proof;
             this.at = at;
         }
@@ -102,6 +108,7 @@ public record Board(
                 String hears = whom.isEmpty() ? "nobody" : Words.few(whom, NAMED);
                 lines.add(
                         new Line(
+                                ear.id(),
                                 ear.name(),
                                 wrong.map(finding -> hears + ". " + finding.headline())
                                         .orElse(hears),
@@ -121,7 +128,13 @@ public record Board(
                                         .toList());
                 Silencing.of(scene, key)
                         .ifPresent(
-                                does -> lines.add(new Line(key.name(), does.words(whom), false)));
+                                does ->
+                                        lines.add(
+                                                new Line(
+                                                        key.id(),
+                                                        key.name(),
+                                                        does.words(whom),
+                                                        false)));
             }
             return lines;
         }
@@ -139,14 +152,14 @@ public record Board(
         /// One battery, and since when it runs.
         private final class Battery {
             private final BatteryLife life;
-            private final Optional<LocalDateTime> since;
+            private final Optional<Moment> since;
 
             Battery(BatteryLife life) {
                 this.life = life;
                 since =
                         show().day().log().reversed().stream()
                                 .filter(line -> line.kind() == Logged.Kind.BATTERY)
-                                .filter(line -> line.text().startsWith(name()))
+                                .filter(this::isAbout)
                                 .map(Logged::at)
                                 .findFirst()
                                 .or(
@@ -160,29 +173,36 @@ public record Board(
                 return life.device().name();
             }
 
+            /// Lines that were written before they held whom they are about say it in words.
+            private boolean isAbout(Logged line) {
+                return line.about().isEmpty()
+                        ? line.text().equals(swapped(name()))
+                        : line.about().equals(life.device().id());
+            }
+
             /// In minutes; all of it where nobody switched it on yet.
             double left() {
                 return since.map(on -> life.lastsMinutes() - minutes(on))
                         .orElse(life.lastsMinutes());
             }
 
-            private double minutes(LocalDateTime on) {
-                return Duration.between(on, at).toSeconds() / 60.0;
+            private double minutes(Moment on) {
+                return at.since(on).toSeconds() / 60.0;
             }
 
             Line line() {
                 String left = Words.minutes(Math.floor(left()));
                 if (since.isEmpty())
                     return new Line(
-                            name(), "lasts %s from when it is switched on".formatted(left), false);
+                            life.device().id(),
+                            name(),
+                            "lasts %s from when it is switched on".formatted(left),
+                            false);
                 String words =
                         left() > 0
-                                ? "about %s left, until %s"
-                                        .formatted(
-                                                left,
-                                                Clocks.time(at.plusSeconds((long) (left() * 60))))
+                                ? "about %s left, until %s".formatted(left, at.after(left()))
                                 : "may be empty: swap it";
-                return new Line(name(), words, left() < SOON_MINUTES);
+                return new Line(life.device().id(), name(), words, left() < SOON_MINUTES);
             }
         }
 
@@ -200,6 +220,7 @@ public record Board(
                 }
                 lines.add(
                         new Line(
+                                person.id(),
                                 person.name(),
                                 hears.isEmpty()
                                         ? "waits and hears nothing: say a word now and then"

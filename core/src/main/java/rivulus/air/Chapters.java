@@ -1,10 +1,12 @@
 package rivulus.air;
 
 import java.time.Duration;
-import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
+import rivulus.disk.Line;
 import rivulus.show.Logged;
+import rivulus.show.Moment;
 import rivulus.show.Show;
 
 /// The scenes and marks of a log as chapters of a recording that began with the first scene, in the
@@ -12,31 +14,49 @@ import rivulus.show.Show;
 public final class Chapters {
     private Chapters() {}
 
-    /// The chapters as a file; only a heading where no scene began.
+    /// A chapter in the making.
+    private record Chapter(Duration from, Duration to, String text) {}
+
+    /// The chapters as a file; only a heading where no scene began. What is marked before the first
+    /// scene or after the end is in no recording.
     public static String webVtt(Show show) {
-        List<Logged> lines = new ArrayList<>();
-        for (Logged line : show.day().log())
-            if (line.kind() == Logged.Kind.SCENE
-                    || line.kind() == Logged.Kind.MARK && !lines.isEmpty()) lines.add(line);
-        boolean ended = !lines.isEmpty() && lines.getLast().scene().isEmpty();
-        LocalDateTime end =
-                lines.isEmpty() || ended ? null : show.day().log().getLast().at().plusSeconds(1);
-        int chapters = ended ? lines.size() - 1 : lines.size();
         StringBuilder out = new StringBuilder("WEBVTT - ").append(plain(show.title())).append('\n');
-        for (int i = 0; i < chapters; i++) {
-            LocalDateTime zero = lines.getFirst().at();
-            LocalDateTime to = i + 1 < lines.size() ? lines.get(i + 1).at() : end;
+        int number = 1;
+        for (Chapter chapter : chapters(show.day().log()))
             out.append('\n')
-                    .append(i + 1)
+                    .append(number++)
                     .append('\n')
-                    .append(stamp(Duration.between(zero, lines.get(i).at())))
+                    .append(stamp(chapter.from()))
                     .append(" --> ")
-                    .append(stamp(Duration.between(zero, to)))
+                    .append(stamp(chapter.to()))
                     .append('\n')
-                    .append(plain(lines.get(i).text()))
+                    .append(plain(chapter.text()))
                     .append('\n');
-        }
         return out.toString();
+    }
+
+    private static List<Chapter> chapters(List<Logged> log) {
+        List<Chapter> chapters = new ArrayList<>();
+        Moment zero = null;
+        Duration at = Duration.ZERO;
+        Duration since = Duration.ZERO;
+        Optional<Logged> open = Optional.empty();
+        for (Logged line : log) {
+            boolean begins = line.kind() == Logged.Kind.SCENE && !line.scene().isEmpty();
+            boolean ends = line.kind() == Logged.Kind.SCENE && line.scene().isEmpty();
+            if (begins && zero == null) zero = line.at();
+            if (zero == null) continue;
+            Duration now = zero.until(line.at());
+            if (now.compareTo(at) > 0) at = now;
+            boolean marks = line.kind() == Logged.Kind.MARK && open.isPresent();
+            if (!begins && !ends && !marks) continue;
+            if (open.isPresent()) chapters.add(new Chapter(since, at, open.get().text()));
+            since = at;
+            open = ends ? Optional.empty() : Optional.of(line);
+        }
+        if (open.isPresent())
+            chapters.add(new Chapter(since, at.plusSeconds(1), open.get().text()));
+        return chapters;
     }
 
     /// 00:04:02.500.
@@ -47,9 +67,6 @@ public final class Chapters {
 
     /// What the format would read as its own is taken out.
     private static String plain(String text) {
-        return text.replace("-->", "→")
-                .replace("&", "&amp;")
-                .replace("<", "&lt;")
-                .replace('\n', ' ');
+        return Line.of(text).replace("-->", "→").replace("&", "&amp;").replace("<", "&lt;");
     }
 }

@@ -1,13 +1,14 @@
 package rivulus.air;
 
 import java.time.Duration;
-import java.time.LocalDateTime;
 import java.time.LocalTime;
-import java.time.temporal.ChronoUnit;
+import java.time.ZonedDateTime;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import rivulus.show.Logged;
+import rivulus.show.Moment;
+import rivulus.show.Now;
 import rivulus.show.Scene;
 import rivulus.show.Show;
 import rivulus.words.Words;
@@ -25,7 +26,7 @@ public record Clocks(
     private static final long HALF_A_DAY = 12;
 
     /// How it stands at a time.
-    public static Clocks of(Show show, LocalDateTime at) {
+    public static Clocks of(Show show, Now at) {
         Optional<Logged> last =
                 show.day().log().reversed().stream()
                         .filter(line -> line.kind() == Logged.Kind.SCENE)
@@ -46,11 +47,15 @@ public record Clocks(
         return new Clocks(now, next, scene, evening(show, at, last, place, over), over);
     }
 
-    private static double since(LocalDateTime then, LocalDateTime at) {
-        return Math.max(0, Duration.between(then, at).toSeconds() / 60.0);
+    private static double since(Moment then, Now at) {
+        return minutes(at.since(then));
     }
 
-    private static String beforeAir(Show show, LocalDateTime at) {
+    private static double minutes(Duration time) {
+        return time.toSeconds() / 60.0;
+    }
+
+    private static String beforeAir(Show show, Now at) {
         return toAir(show, at)
                 .map(
                         minutes ->
@@ -70,7 +75,7 @@ public record Clocks(
 
     /// What is behind, and when it would end if everything from here took as long as planned.
     private static String evening(
-            Show show, LocalDateTime at, Optional<Logged> last, int place, boolean over) {
+            Show show, Now at, Optional<Logged> last, int place, boolean over) {
         List<String> words = new ArrayList<>();
         Optional<Logged> first =
                 show.day().log().stream()
@@ -80,7 +85,10 @@ public record Clocks(
             words.add(
                     "it took "
                             + Words.minutes(
-                                    since(first.orElseThrow().at(), last.orElseThrow().at())));
+                                    minutes(
+                                            first.orElseThrow()
+                                                    .at()
+                                                    .until(last.orElseThrow().at()))));
         } else if (first.isPresent()) {
             words.add("on air for " + Words.minutes(Math.floor(since(first.get().at(), at))));
             double left = 0;
@@ -90,24 +98,20 @@ public record Clocks(
                 left +=
                         Math.max(
                                 0, show.scenes().get(place).minutes() - since(last.get().at(), at));
-            if (left > 0) words.add("ends about " + time(at.plusSeconds((long) (left * 60))));
+            if (left > 0) words.add("ends about " + at.after(left));
         }
         return String.join(", ", words);
     }
 
-    /// "22:04".
-    static LocalTime time(LocalDateTime at) {
-        return at.toLocalTime().truncatedTo(ChronoUnit.MINUTES);
-    }
-
     /// Minutes to air; negative once that has passed; empty where nobody said when it is.
-    public static Optional<Double> toAir(Show show, LocalDateTime at) {
+    public static Optional<Double> toAir(Show show, Now at) {
         if (show.occasion().air().isEmpty()) return Optional.empty();
         String[] parts = show.occasion().air().split(":");
         LocalTime air = LocalTime.of(Integer.parseInt(parts[0]), Integer.parseInt(parts[1]));
-        LocalDateTime day = at.toLocalDate().atTime(air);
-        if (Duration.between(day, at).toHours() < -HALF_A_DAY) day = day.minusDays(1);
-        if (Duration.between(day, at).toHours() > HALF_A_DAY) day = day.plusDays(1);
-        return Optional.of(Duration.between(at, day).toSeconds() / 60.0);
+        ZonedDateTime now = at.at();
+        ZonedDateTime day = now.toLocalDate().atTime(air).atZone(now.getZone());
+        if (Duration.between(day, now).toHours() < -HALF_A_DAY) day = day.minusDays(1);
+        if (Duration.between(day, now).toHours() > HALF_A_DAY) day = day.plusDays(1);
+        return Optional.of(minutes(Duration.between(now, day)));
     }
 }

@@ -1,7 +1,7 @@
 package rivulus.file;
 
 import java.time.DateTimeException;
-import java.time.LocalDateTime;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -9,16 +9,23 @@ import java.util.Optional;
 import java.util.Set;
 import rivulus.disk.Entry;
 import rivulus.disk.FileTrouble;
+import rivulus.disk.Line;
 import rivulus.show.Answer;
 import rivulus.show.Day;
 import rivulus.show.Lesson;
 import rivulus.show.Logged;
+import rivulus.show.Moment;
 import rivulus.show.Symptom;
 import rivulus.show.Tick;
 
 /// Reads what happened with a show. It tells of ears, scenes and steps that may be gone since, so
 /// none of them has to be there.
 final class DayReader {
+    /// Some three hundred years.
+    private static final double MOST_SECONDS = 1e10;
+
+    private static final int LONGEST_SAID = 40;
+
     private DayReader() {}
 
     static Day read(Entry root) throws FileTrouble {
@@ -43,7 +50,7 @@ final class DayReader {
                             id,
                             item.field("how").word("mark", Tick.How.class),
                             item.text("why", ""),
-                            time(item.field("time")),
+                            time(item, "time"),
                             item.text("said"),
                             item.extras()));
         }
@@ -60,7 +67,7 @@ final class DayReader {
                             item.text("source"),
                             item.text("scene"),
                             item.field("heard").word("answer", Symptom.class),
-                            time(item.field("time")),
+                            time(item, "time"),
                             item.extras());
             if (!seen.add(List.of(answer.ear(), answer.source(), answer.scene())))
                 throw item.trouble("this is answered twice");
@@ -72,14 +79,12 @@ final class DayReader {
     private static List<Logged> log(Entry day) throws FileTrouble {
         List<Logged> log = new ArrayList<>();
         for (Entry item : day.items("log")) {
-            LocalDateTime at = time(item.field("at"));
-            if (!log.isEmpty() && !log.getLast().at().isBefore(at))
-                throw item.field("at").trouble("the lines of a log follow each other in time");
             log.add(
                     new Logged(
-                            at,
+                            time(item, "at"),
                             item.field("kind").word("kind of line", Logged.Kind.class),
                             item.text("scene", ""),
+                            item.text("about", ""),
                             item.text("text"),
                             item.extras()));
         }
@@ -103,13 +108,21 @@ final class DayReader {
         return lessons;
     }
 
-    private static LocalDateTime time(Entry at) throws FileTrouble {
+    private static Moment time(Entry item, String field) throws FileTrouble {
+        Entry at = item.field(field);
+        Optional<Duration> passed = Optional.empty();
+        if (item.maybe("passed").isPresent())
+            passed = Optional.of(count(item.number("passed", 0, MOST_SECONDS, 0)));
         try {
-            return LocalDateTime.parse(at.text());
+            return Moment.of(at.text(), passed);
         } catch (DateTimeException none) {
             throw at.trouble(
-                    "a date and time were expected, such as 2026-12-01T20:03:12, not \"%s\"",
-                    at.text());
+                    "a date and time were expected, such as 2026-12-01T20:03:12+01:00, not \"%s\"",
+                    Line.clipped(at.text(), LONGEST_SAID));
         }
+    }
+
+    private static Duration count(double seconds) {
+        return Duration.ofMillis(Math.round(seconds * 1000));
     }
 }

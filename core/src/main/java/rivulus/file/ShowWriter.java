@@ -22,6 +22,7 @@ import rivulus.show.Lesson;
 import rivulus.show.Logged;
 import rivulus.show.Loudness;
 import rivulus.show.Mix;
+import rivulus.show.Moment;
 import rivulus.show.MuteKey;
 import rivulus.show.Output;
 import rivulus.show.Owned;
@@ -131,6 +132,7 @@ final class ShowWriter {
                 .must("how", tick.how().word())
                 .put("why", tick.why())
                 .must("time", tick.at().toString())
+                .put("passed", passed(tick.at()))
                 .must("said", tick.said())
                 .with(tick.extras());
     }
@@ -142,16 +144,24 @@ final class ShowWriter {
                 .must("scene", answer.scene())
                 .must("heard", answer.heard().word())
                 .must("time", answer.at().toString())
+                .put("passed", passed(answer.at()))
                 .with(answer.extras());
     }
 
     private static Map<String, Object> logged(Logged line) {
         return new Fields()
                 .must("at", line.at().toString())
+                .put("passed", passed(line.at()))
                 .must("kind", line.kind().word())
                 .put("scene", line.scene())
+                .put("about", line.about())
                 .must("text", line.text())
                 .with(line.extras());
+    }
+
+    /// In seconds; null where it was not counted.
+    private static Double passed(Moment at) {
+        return at.passed().map(count -> count.toMillis() / 1000.0).orElse(null);
     }
 
     private static Map<String, Object> lesson(Lesson lesson) {

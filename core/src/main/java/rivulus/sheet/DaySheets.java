@@ -65,8 +65,8 @@ final class DaySheets {
         for (Logged line : proof.show().day().log())
             rows.add(
                     List.of(
-                            line.at().toLocalDate().toString(),
-                            "%tT".formatted(line.at()),
+                            line.at().local().toLocalDate().toString(),
+                            "%tT".formatted(line.at().local()),
                             line.kind().words(),
                             proof.show()
                                     .scene(line.scene())

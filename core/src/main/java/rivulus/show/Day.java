@@ -1,10 +1,9 @@
 package rivulus.show;
 
-import java.time.LocalDateTime;
-import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import rivulus.disk.Extras;
 import rivulus.gear.Keyed;
 
@@ -13,7 +12,7 @@ import rivulus.gear.Keyed;
 ///
 /// @param ticks what became of the steps of the set-up
 /// @param answers of the soundcheck, the last one for each ear, source and scene
-/// @param log in the order of time
+/// @param log in the order in which it was written, whatever the clock said
 public record Day(
         List<Tick> ticks,
         List<Answer> answers,
@@ -69,15 +68,30 @@ public record Day(
         return new Day(ticks, all, log, lessons, extras);
     }
 
-    /// The same with one more line in the log, a thousandth later than the last one where two come
-    /// at once.
-    public Day logged(LocalDateTime at, Logged.Kind kind, String scene, String text) {
-        LocalDateTime when = at.truncatedTo(ChronoUnit.MILLIS);
+    /// The same with one more line in the log, a thousandth later where there is one of that very
+    /// moment.
+    public Day logged(Logged line) {
+        Moment when = line.at();
+        while (isTaken(when)) when = when.next();
         List<Logged> all = new ArrayList<>(log);
-        if (!all.isEmpty() && !all.getLast().at().isBefore(when))
-            when = all.getLast().at().plus(1, ChronoUnit.MILLIS);
-        all.add(new Logged(when, kind, scene, text, Extras.NONE));
+        all.add(
+                new Logged(
+                        when, line.kind(), line.scene(), line.about(), line.text(), line.extras()));
         return new Day(ticks, answers, all, lessons, extras);
+    }
+
+    private boolean isTaken(Moment when) {
+        return log.stream().anyMatch(line -> line.at().isOnTheWallAt(when));
+    }
+
+    /// When the last thing happened, by the count; of what was not counted, the last line.
+    public Optional<Moment> last() {
+        return Stream.of(
+                        ticks.stream().map(Tick::at),
+                        answers.stream().map(Answer::at),
+                        log.stream().map(Logged::at))
+                .flatMap(moments -> moments)
+                .reduce(Moment::later);
     }
 
     /// The same without a line of the log.

@@ -1,14 +1,24 @@
 package rivulus.show;
 
-import java.time.LocalDateTime;
 import rivulus.disk.Extras;
 import rivulus.disk.Worded;
 
 /// One line of the log of an evening.
 ///
-/// @param at when; no two lines of a log have the same
+/// @param at when; whoever writes a line sees to it that no two have the same
 /// @param scene the scene that was on; or empty
-public record Logged(LocalDateTime at, Kind kind, String scene, String text, Extras extras) {
+/// @param about the id of the device or person that it is about; or empty
+public record Logged(Moment at, Kind kind, String scene, String about, String text, Extras extras) {
+    /// A line that is about nobody in particular.
+    public Logged(Moment at, Kind kind, String scene, String text) {
+        this(at, kind, scene, "", text, Extras.NONE);
+    }
+
+    /// The same, about a device or a person.
+    public Logged about(String id) {
+        return new Logged(at, kind, scene, id, text, extras);
+    }
+
     /// What was logged.
     public enum Kind implements Worded {
         /// A scene began.

@@ -1,6 +1,5 @@
 package rivulus.show;
 
-import java.time.LocalDateTime;
 import rivulus.disk.Extras;
 import rivulus.disk.Worded;
 
@@ -10,7 +9,7 @@ import rivulus.disk.Worded;
 /// @param why for what is skipped or failed; or empty
 /// @param at when
 /// @param said what the step said then: one that says something else now is open again
-public record Tick(String id, How how, String why, LocalDateTime at, String said, Extras extras) {
+public record Tick(String id, How how, String why, Moment at, String said, Extras extras) {
     /// What can become of a step.
     public enum How implements Worded {
         DONE,

@@ -3,6 +3,7 @@ package rivulus.air;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.LocalDateTime;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
@@ -10,8 +11,10 @@ import rivulus.check.Demo;
 import rivulus.check.Proof;
 import rivulus.check.SceneProof;
 import rivulus.disk.Extras;
+import rivulus.show.Device;
 import rivulus.show.Limit;
 import rivulus.show.Logged;
+import rivulus.show.Now;
 import rivulus.show.Occasion;
 import rivulus.show.Scene;
 import rivulus.show.Show;
@@ -26,7 +29,12 @@ class BoardTest {
     private static final Proof PROVEN = Demo.PROVER.prove(PLAN);
 
     private static Proof logged(LocalDateTime at, Logged.Kind kind, String scene, String text) {
-        return Demo.PROVER.prove(PLAN.withDay(PLAN.day().logged(at, kind, scene, text)), PROVEN);
+        return Demo.PROVER.prove(
+                PLAN.withDay(PLAN.day().logged(line(at, kind, scene, text))), PROVEN);
+    }
+
+    private static Logged line(LocalDateTime at, Logged.Kind kind, String scene, String text) {
+        return new Logged(Now.by(at).moment(), kind, scene, text);
     }
 
     private static String min(int minutes) {
@@ -35,7 +43,7 @@ class BoardTest {
 
     @Test
     void beforeAirItCountsDownAndTheFirstSceneIsNext() {
-        Board board = Board.of(PROVEN, AIR.minusMinutes(34));
+        Board board = Board.of(PROVEN, Now.by(AIR.minusMinutes(34)));
         assertThat(board.clocks().now()).isEmpty();
         assertThat(board.clocks().next()).contains(PLAN.scenes().getFirst());
         assertThat(board.clocks().scene()).isEqualTo(min(34) + " to air");
@@ -45,9 +53,9 @@ class BoardTest {
     /// By hand: whoever looks half past midnight is in a show that began at eight in the evening.
     @Test
     void afterMidnightItIsStillLastEvening() {
-        assertThat(Clocks.toAir(PLAN, AIR.plusHours(4).plusMinutes(30))).contains(-270.0);
-        assertThat(Clocks.toAir(PLAN, AIR.minusMinutes(90))).contains(90.0);
-        assertThat(Clocks.toAir(PLAN.on(Occasion.UNSAID), AIR)).isEmpty();
+        assertThat(Clocks.toAir(PLAN, Now.by(AIR.plusHours(4).plusMinutes(30)))).contains(-270.0);
+        assertThat(Clocks.toAir(PLAN, Now.by(AIR.minusMinutes(90)))).contains(90.0);
+        assertThat(Clocks.toAir(PLAN.on(Occasion.UNSAID), Now.by(AIR))).isEmpty();
     }
 
     @Test
@@ -55,12 +63,12 @@ class BoardTest {
         Scene tales = PLAN.scene("tales").orElseThrow();
         Proof on = logged(AIR, Logged.Kind.SCENE, "tales", tales.name());
         int minutes = (int) tales.minutes();
-        assertThat(Board.of(on, AIR.plusMinutes(3)).clocks().scene())
+        assertThat(Board.of(on, Now.by(AIR.plusMinutes(3))).clocks().scene())
                 .isEqualTo(min(minutes - 3) + " left");
-        assertThat(Board.of(on, AIR.plusMinutes(minutes + 2)).clocks().scene())
+        assertThat(Board.of(on, Now.by(AIR.plusMinutes(minutes + 2))).clocks().scene())
                 .isEqualTo(min(2) + " over");
-        assertThat(Clocks.of(on.show(), AIR).now()).contains(tales);
-        assertThat(Board.of(on, AIR.plusMinutes(3)).clocks().evening())
+        assertThat(Clocks.of(on.show(), Now.by(AIR)).now()).contains(tales);
+        assertThat(Board.of(on, Now.by(AIR.plusMinutes(3))).clocks().evening())
                 .startsWith("on air for " + min(3) + ", ends about ");
     }
 
@@ -69,9 +77,14 @@ class BoardTest {
         Show show =
                 PLAN.withDay(
                         PLAN.day()
-                                .logged(AIR, Logged.Kind.SCENE, "doors", "Doors")
-                                .logged(AIR.plusMinutes(121), Logged.Kind.SCENE, "", "The end"));
-        Clocks clocks = Clocks.of(show, AIR.plusMinutes(150));
+                                .logged(line(AIR, Logged.Kind.SCENE, "doors", "Doors"))
+                                .logged(
+                                        line(
+                                                AIR.plusMinutes(121),
+                                                Logged.Kind.SCENE,
+                                                "",
+                                                "The end")));
+        Clocks clocks = Clocks.of(show, Now.by(AIR.plusMinutes(150)));
         assertThat(clocks.over()).isTrue();
         assertThat(clocks.now()).isEmpty();
         assertThat(clocks.next()).isEmpty();
@@ -125,29 +138,35 @@ class BoardTest {
     @Test
     void aKeySaysWhomItReallySilences() {
         Proof on = logged(AIR, Logged.Kind.SCENE, "tales", "Tales");
-        assertThat(Board.of(on, AIR).keys())
+        assertThat(Board.of(on, Now.by(AIR)).keys())
                 .containsExactly(
-                        new Board.Line("Maren's cough key", "silences Maren for everybody", false));
+                        new Board.Line(
+                                "maren-cough",
+                                "Maren's cough key",
+                                "silences Maren for everybody",
+                                false));
         Show built = Demo.show("lantern-hour");
-        Show tales = built.withDay(built.day().logged(AIR, Logged.Kind.SCENE, "tales", "Tales"));
-        assertThat(Board.of(Demo.PROVER.prove(tales), AIR).keys())
+        Show tales =
+                built.withDay(built.day().logged(line(AIR, Logged.Kind.SCENE, "tales", "Tales")));
+        assertThat(Board.of(Demo.PROVER.prove(tales), Now.by(AIR)).keys())
                 .extracting(Board.Line::words)
                 .containsExactly("silences Maren for all but the stream");
     }
 
     @Test
     void theBatteryThatIsEmptySoonestComesFirst() {
-        List<Board.Line> before = Board.of(PROVEN, AIR).batteries();
+        List<Board.Line> before = Board.of(PROVEN, Now.by(AIR)).batteries();
         String last = before.getLast().name();
         Show plan =
                 PLAN.withDay(
                         PLAN.day()
                                 .logged(
-                                        AIR.minusHours(4),
-                                        Logged.Kind.BATTERY,
-                                        "",
-                                        last + ": swapped"));
-        assertThat(Board.of(Demo.PROVER.prove(plan), AIR).batteries().getFirst().name())
+                                        line(
+                                                AIR.minusHours(4),
+                                                Logged.Kind.BATTERY,
+                                                "",
+                                                last + ": swapped")));
+        assertThat(Board.of(Demo.PROVER.prove(plan), Now.by(AIR)).batteries().getFirst().name())
                 .isEqualTo(last);
     }
 
@@ -161,23 +180,24 @@ class BoardTest {
                                                 "place/teo-earbuds",
                                                 Tick.How.DONE,
                                                 "",
-                                                AIR.minusHours(1),
+                                                Now.by(AIR.minusHours(1)).moment(),
                                                 "",
                                                 Extras.NONE)));
-        Board early = Board.of(Demo.PROVER.prove(plan), AIR);
+        Board early = Board.of(Demo.PROVER.prove(plan), Now.by(AIR));
         assertThat(earbuds(early).words()).startsWith("about ").contains("left, until");
-        Board late = Board.of(Demo.PROVER.prove(plan), AIR.plusHours(20));
+        Board late = Board.of(Demo.PROVER.prove(plan), Now.by(AIR.plusHours(20)));
         assertThat(earbuds(late)).extracting(Board.Line::urgent).isEqualTo(true);
         assertThat(earbuds(late).words()).isEqualTo("may be empty: swap it");
         Show swapped =
                 plan.withDay(
                         plan.day()
                                 .logged(
-                                        AIR.plusHours(20),
-                                        Logged.Kind.BATTERY,
-                                        "",
-                                        "Teo's earbuds: swapped"));
-        assertThat(earbuds(Board.of(Demo.PROVER.prove(swapped), AIR.plusHours(20))).words())
+                                        line(
+                                                AIR.plusHours(20),
+                                                Logged.Kind.BATTERY,
+                                                "",
+                                                "Teo's earbuds: swapped")));
+        assertThat(earbuds(Board.of(Demo.PROVER.prove(swapped), Now.by(AIR.plusHours(20)))).words())
                 .startsWith("about ");
     }
 
@@ -188,10 +208,43 @@ class BoardTest {
                 .orElseThrow();
     }
 
+    /// A swap belongs to the piece it was made on, not to all whose names begin alike.
+    @Test
+    void theSwapOfASecondPairIsNotThatOfTheFirst() {
+        Device first = PLAN.rig().device("teo-earbuds").orElseThrow();
+        Device second =
+                Device.of("teo-earbuds-2", first.name() + " 2", first.template()).in(first.place());
+        List<Device> devices = new ArrayList<>(PLAN.rig().devices());
+        devices.add(second);
+        Show two = PLAN.withRig(PLAN.rig().with(devices, PLAN.rig().cables()));
+        for (Device swapped : List.of(first, second)) {
+            for (String about : List.of(swapped.id(), "")) {
+                Logged line =
+                        line(AIR, Logged.Kind.BATTERY, "", Board.swapped(swapped.name()))
+                                .about(about);
+                Board board =
+                        Board.of(
+                                Demo.PROVER.prove(two.withDay(two.day().logged(line))),
+                                Now.by(AIR.plusMinutes(60)));
+                for (Device one : List.of(first, second))
+                    assertThat(battery(board, one).words().startsWith("about"))
+                            .as("%s after the swap of %s", one.name(), swapped.name())
+                            .isEqualTo(one.equals(swapped));
+            }
+        }
+    }
+
+    private static Board.Line battery(Board board, Device device) {
+        return board.batteries().stream()
+                .filter(line -> line.id().equals(device.id()))
+                .findFirst()
+                .orElseThrow();
+    }
+
     @Test
     void whoWaitsSaysWhatTheyHearMeanwhile() {
         Proof on = logged(AIR, Logged.Kind.SCENE, "doors", "Doors");
-        Board board = Board.of(on, AIR);
+        Board board = Board.of(on, Now.by(AIR));
         SceneProof doors = on.scene("doors").orElseThrow();
         for (Board.Line held : board.held()) {
             boolean hears =
@@ -214,11 +267,26 @@ class BoardTest {
         Show show =
                 PLAN.withDay(
                         PLAN.day()
-                                .logged(AIR.minusMinutes(5), Logged.Kind.NOTE, "", "early")
-                                .logged(AIR, Logged.Kind.SCENE, "doors", "Doors")
-                                .logged(AIR.plusMinutes(2), Logged.Kind.MARK, "doors", "a --> b")
-                                .logged(AIR.plusSeconds(3723), Logged.Kind.SCENE, "tales", "Tales")
-                                .logged(AIR.plusSeconds(3800), Logged.Kind.NOTE, "tales", "late"));
+                                .logged(line(AIR.minusMinutes(5), Logged.Kind.NOTE, "", "early"))
+                                .logged(line(AIR, Logged.Kind.SCENE, "doors", "Doors"))
+                                .logged(
+                                        line(
+                                                AIR.plusMinutes(2),
+                                                Logged.Kind.MARK,
+                                                "doors",
+                                                "a --> b"))
+                                .logged(
+                                        line(
+                                                AIR.plusSeconds(3723),
+                                                Logged.Kind.SCENE,
+                                                "tales",
+                                                "Tales"))
+                                .logged(
+                                        line(
+                                                AIR.plusSeconds(3800),
+                                                Logged.Kind.NOTE,
+                                                "tales",
+                                                "late")));
         assertThat(Chapters.webVtt(show))
                 .isEqualTo(
                         """
@@ -237,5 +305,24 @@ class BoardTest {
                         Tales
                         """);
         assertThat(Chapters.webVtt(PLAN)).isEqualTo("WEBVTT - The Lantern Hour\n");
+    }
+
+    @Test
+    void whatIsMarkedAfterTheEndIsNoChapter() {
+        Show show =
+                PLAN.withDay(
+                        PLAN.day()
+                                .logged(line(AIR, Logged.Kind.SCENE, "doors", "Doors\r\rtwice"))
+                                .logged(line(AIR.plusMinutes(3), Logged.Kind.SCENE, "", "The end"))
+                                .logged(line(AIR.plusMinutes(4), Logged.Kind.MARK, "", "Late")));
+        assertThat(Chapters.webVtt(show))
+                .isEqualTo(
+                        """
+                        WEBVTT - The Lantern Hour
+
+                        1
+                        00:00:00.000 --> 00:03:00.000
+                        Doors twice
+                        """);
     }
 }

@@ -9,7 +9,7 @@ import com.networknt.schema.SpecificationVersion;
 import java.lang.reflect.RecordComponent;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.time.LocalDateTime;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.LinkedHashMap;
@@ -41,6 +41,7 @@ import rivulus.show.Limits;
 import rivulus.show.Logged;
 import rivulus.show.Loudness;
 import rivulus.show.Mix;
+import rivulus.show.Moment;
 import rivulus.show.MuteKey;
 import rivulus.show.Occasion;
 import rivulus.show.OwnTemplate;
@@ -88,7 +89,9 @@ class DocumentTest {
     }
 
     private static Day happened() {
-        LocalDateTime at = LocalDateTime.of(2026, 12, 1, 18, 2, 30);
+        Moment at =
+                Moment.of("2026-12-01T18:02:30.120+01:00", Optional.of(Duration.ofMillis(61_007)));
+        Moment older = Moment.of("2026-12-01T18:02:30", Optional.empty());
         Day day =
                 Day.AHEAD
                         .with(
@@ -100,8 +103,11 @@ class DocumentTest {
                                         "Plug the lead c1.",
                                         Extras.NONE))
                         .with(new Answer("nadia", "maren", "tales", Symptom.TWICE, at, Extras.NONE))
-                        .logged(at, Logged.Kind.NOTE, "tales", "Tea is cold")
-                        .logged(at, Logged.Kind.WRONG, "tales", "Cue too early")
+                        .logged(new Logged(at, Logged.Kind.NOTE, "tales", "Tea is cold"))
+                        .logged(new Logged(older, Logged.Kind.NOTE, "tales", "Tea is gone"))
+                        .logged(
+                                new Logged(at, Logged.Kind.WRONG, "tales", "Cue too early")
+                                        .about("desk"))
                         .learned("Bring a second headset", "The Lantern Hour");
         return day.with(day.lessons().getFirst().taken(true));
     }

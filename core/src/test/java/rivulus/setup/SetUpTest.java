@@ -26,6 +26,8 @@ import rivulus.gear.Setting;
 import rivulus.show.Cable;
 import rivulus.show.Day;
 import rivulus.show.Device;
+import rivulus.show.Moment;
+import rivulus.show.Now;
 import rivulus.show.Profile;
 import rivulus.show.Ref;
 import rivulus.show.Rig;
@@ -173,7 +175,7 @@ class SetUpTest {
         assertThat(list.steps().getLast().what()).startsWith("House loudspeakers: on, and up");
     }
 
-    private static final LocalDateTime NOW = LocalDateTime.of(2026, 12, 1, 18, 0);
+    private static final Moment NOW = Now.by(LocalDateTime.of(2026, 12, 1, 18, 0)).moment();
 
     private static Day ticked(Day day, Step step, Tick.How how, String why) {
         return day.with(new Tick(step.id(), how, why, NOW, step.what(), Extras.NONE));

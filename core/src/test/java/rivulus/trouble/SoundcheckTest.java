@@ -14,6 +14,7 @@ import rivulus.recording.Remark;
 import rivulus.recording.Track;
 import rivulus.show.Answer;
 import rivulus.show.Ear;
+import rivulus.show.Now;
 import rivulus.show.Show;
 import rivulus.show.Symptom;
 import rivulus.words.Severity;
@@ -34,7 +35,7 @@ class SoundcheckTest {
                                         check.ask().source().id(),
                                         check.scene(),
                                         heard,
-                                        LocalDateTime.of(2026, 12, 1, 18, 40),
+                                        Now.by(LocalDateTime.of(2026, 12, 1, 18, 40)).moment(),
                                         Extras.NONE)));
     }
 

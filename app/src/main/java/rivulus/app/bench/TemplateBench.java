@@ -6,6 +6,8 @@ import java.util.Deque;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.function.BiConsumer;
+import java.util.function.Consumer;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -41,6 +43,7 @@ public final class TemplateBench extends StackPane {
 
     private final Session session;
     private final FileAsker files;
+    private final BiConsumer<String, Consumer<Path>> toSave;
     private final Runnable close;
     private final TextField filter = new TextField();
     private final ListView<Shelved> kinds = new ListView<>();
@@ -62,10 +65,16 @@ public final class TemplateBench extends StackPane {
     private boolean told;
     private boolean filling;
 
+    /// @param toSave asks for a file to write to, by what it might be called, and goes on with it
     /// @param close takes the bench away
-    public TemplateBench(Session session, FileAsker files, Runnable close) {
+    public TemplateBench(
+            Session session,
+            FileAsker files,
+            BiConsumer<String, Consumer<Path>> toSave,
+            Runnable close) {
         this.session = session;
         this.files = files;
+        this.toSave = toSave;
         this.close = close;
         this.editor = new KindEditor(this::change, this::say);
         getStyleClass().addAll("veil", "bench-veil");
@@ -211,8 +220,9 @@ public final class TemplateBench extends StackPane {
     }
 
     private void export() {
-        files.toSave(draft.own().template().id() + ENDING)
-                .ifPresent(file -> session.papers().write(file, draft.own(), this::say));
+        toSave.accept(
+                draft.own().template().id() + ENDING,
+                file -> session.papers().write(file, draft.own(), this::say));
     }
 
     private void put(TemplateDraft on, String where, boolean changeable) {

@@ -202,15 +202,14 @@ public final class WishPane extends VBox implements View<WishPane.Sight> {
                         reason.getText().strip(),
                         Extras.NONE);
         String name = "Brief: %s %s %s".formatted(Names.of(ear), wish.phrase(), Names.of(source));
-        session.document().edit(name, session.show().get().with(change));
+        session.document().edit(name, show -> show.with(change));
     }
 
     private void remove(WishChange change) {
-        Show show = session.show().get();
         session.document()
                 .edit(
-                        "Brief: back to the default for " + sentence(show, change),
-                        show.withoutChange(change.ear(), change.source(), change.scene()));
+                        "Brief: back to the default for " + sentence(session.show().get(), change),
+                        show -> show.withoutChange(change.ear(), change.source(), change.scene()));
     }
 
     private void fillExceptions(Show show) {

@@ -1,6 +1,5 @@
 package rivulus.app.day;
 
-import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -231,7 +230,12 @@ final class AirBox implements DayStage.PartBox {
     private void battery() {
         board.flatMap(b -> b.batteries().stream().findFirst())
                 .ifPresentOrElse(
-                        line -> session.days().log(Logged.Kind.BATTERY, line.name() + ": swapped"),
+                        line ->
+                                session.days()
+                                        .log(
+                                                Logged.Kind.BATTERY,
+                                                line.id(),
+                                                Board.swapped(line.name())),
                         () -> session.say("Nothing runs from a battery"));
     }
 
@@ -244,11 +248,14 @@ final class AirBox implements DayStage.PartBox {
 
     @Override
     public void key(KeyEvent event) {
-        LocalDateTime now = session.days().now();
         switch (event.getCode()) {
             case SPACE -> next();
             case N -> ask(Logged.Kind.NOTE, "");
-            case M -> session.days().log(Logged.Kind.MARK, "Mark at %tT".formatted(now));
+            case M ->
+                    session.days()
+                            .log(
+                                    Logged.Kind.MARK,
+                                    "Mark at %tT".formatted(session.days().now().at()));
             case W -> session.days().log(Logged.Kind.WRONG, "That went wrong");
             case B -> battery();
             case C -> ask(Logged.Kind.HELD, caller());

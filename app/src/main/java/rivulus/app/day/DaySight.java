@@ -1,6 +1,5 @@
 package rivulus.app.day;
 
-import java.time.LocalDateTime;
 import java.util.Optional;
 import rivulus.air.Board;
 import rivulus.app.session.Picture;
@@ -8,6 +7,7 @@ import rivulus.check.Proof;
 import rivulus.setup.Progress;
 import rivulus.setup.SetUp;
 import rivulus.show.Day;
+import rivulus.show.Now;
 import rivulus.show.Profile;
 import rivulus.show.Show;
 import rivulus.trouble.Soundcheck;
@@ -56,8 +56,7 @@ record DaySight(
     }
 
     /// @param left how the gear was left; empty where it stands as it comes
-    static DaySight of(
-            Picture picture, Part part, LocalDateTime now, Memo memo, Optional<Profile> left) {
+    static DaySight of(Picture picture, Part part, Now now, Memo memo, Optional<Profile> left) {
         Proof proof = picture.proof();
         boolean checks = part == Part.SOUNDCHECK || part == Part.TROUBLE;
         return new DaySight(

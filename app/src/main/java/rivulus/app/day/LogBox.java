@@ -141,7 +141,7 @@ final class LogBox implements DayStage.PartBox {
     }
 
     private Node row(Logged line, String scene) {
-        Label time = Look.text("%tT".formatted(line.at()), "soft");
+        Label time = Look.text("%tT".formatted(line.at().local()), "soft");
         time.setMinWidth(64);
         Label kind = Look.text(line.kind().words(), "soft");
         kind.setMinWidth(84);

@@ -151,7 +151,7 @@ final class SoundcheckBox implements DayStage.PartBox {
                         .map(Answer::heard)
                         .map(heard -> one.ask().words(heard))
                         .orElse("not asked yet");
-        String when = one.answer().map(answer -> "%tR".formatted(answer.at())).orElse("");
+        String when = one.answer().map(answer -> "%tR".formatted(answer.at().local())).orElse("");
         Label words = Look.text(said, one.answer().isEmpty() || one.isWell() ? "soft" : "off-word");
         return new DayRow(
                         "check-" + one.id(),

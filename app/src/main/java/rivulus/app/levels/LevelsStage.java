@@ -28,7 +28,6 @@ import rivulus.chart.LevelSheet;
 import rivulus.level.Advice;
 import rivulus.level.Turning;
 import rivulus.show.Names;
-import rivulus.show.Show;
 import rivulus.words.Words;
 
 /// How loud everything is at the chosen ear: the staircase of one source, step by step, over a row
@@ -281,12 +280,11 @@ public final class LevelsStage extends StackPane implements Stage, View<LevelsSi
     }
 
     private void turn(List<Turning> turns) {
-        Show now = session.show().get();
         List<String> words = turns.stream().map(Turning::words).toList();
         session.document()
                 .edit(
                         "Turn " + String.join(", ", words),
-                        now.with(turns.stream().map(turning -> turning.on(now)).toList()));
+                        now -> now.with(turns.stream().map(turning -> turning.on(now)).toList()));
     }
 
     /// What to do, with a key for it where a knob does it.

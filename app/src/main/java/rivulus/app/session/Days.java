@@ -12,14 +12,17 @@ import java.util.function.UnaryOperator;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import rivulus.air.Clocks;
+import rivulus.air.Stopwatch;
 import rivulus.check.Proof;
 import rivulus.disk.Extras;
+import rivulus.file.Change;
 import rivulus.recording.Track;
 import rivulus.setup.Step;
 import rivulus.show.Answer;
 import rivulus.show.Day;
 import rivulus.show.Lesson;
 import rivulus.show.Logged;
+import rivulus.show.Now;
 import rivulus.show.Scene;
 import rivulus.show.Show;
 import rivulus.show.Symptom;
@@ -40,8 +43,12 @@ public final class Days implements AutoCloseable {
     private final ReadOnlyObjectWrapper<Optional<Diagnosis>> search =
             new ReadOnlyObjectWrapper<>(Optional.empty());
     private final ReadOnlyObjectWrapper<Diagnosis.Next> next = new ReadOnlyObjectWrapper<>();
+    /// The show of which the search is.
+    private Show searched = Show.untitled();
+
     private boolean looking;
-    private Supplier<LocalDateTime> clock = LocalDateTime::now;
+    private Stopwatch watch = Stopwatch.ofMachine();
+    private Function<Day, Now> clock = watch::now;
 
     Days(Session session, Consumer<Mishap> mishaps) {
         this.session = session;
@@ -52,14 +59,26 @@ public final class Days implements AutoCloseable {
         return searching.isIdle();
     }
 
-    /// What time it is.
-    public LocalDateTime now() {
-        return clock.get();
+    /// What time it is, and how much has passed of the day.
+    public Now now() {
+        return clock.apply(show().day());
     }
 
-    /// Goes by another clock.
+    /// Goes by another clock, which never jumps.
     public void goBy(Supplier<LocalDateTime> other) {
-        clock = other;
+        clock = _ -> Now.by(other.get());
+    }
+
+    /// Goes by another stopwatch.
+    public void goBy(Stopwatch other) {
+        watch = other;
+        clock = other::now;
+        other.goOn(show().day());
+    }
+
+    /// Another show has been taken up: its day goes on where it was left.
+    void goOn() {
+        watch.goOn(show().day());
     }
 
     private Show show() {
@@ -71,7 +90,12 @@ public final class Days implements AutoCloseable {
     }
 
     private void edit(String name, UnaryOperator<Day> change) {
-        session.document().edit(name, show().withDay(change.apply(show().day())));
+        session.document().edit(name, show -> show.withDay(change.apply(show.day())));
+    }
+
+    /// A line of the log, about now.
+    private Logged line(Logged.Kind kind, String text) {
+        return new Logged(now().moment(), kind, scene(), text);
     }
 
     // Set-up
@@ -86,7 +110,7 @@ public final class Days implements AutoCloseable {
                     case SKIPPED -> "Skip: ";
                     case FAILED -> "Failed: ";
                 };
-        Tick tick = new Tick(step.id(), how, why, now(), step.what(), Extras.NONE);
+        Tick tick = new Tick(step.id(), how, why, now().moment(), step.what(), Extras.NONE);
         edit(
                 name + step.what(),
                 day ->
@@ -94,12 +118,13 @@ public final class Days implements AutoCloseable {
                                 ? day.with(tick)
                                 : day.with(tick)
                                         .logged(
-                                                now(),
-                                                Logged.Kind.SETUP,
-                                                scene(),
-                                                name
-                                                        + step.what()
-                                                        + (why.isEmpty() ? "" : " (" + why + ")")));
+                                                line(
+                                                        Logged.Kind.SETUP,
+                                                        name
+                                                                + step.what()
+                                                                + (why.isEmpty()
+                                                                        ? ""
+                                                                        : " (" + why + ")"))));
     }
 
     /// Opens a step again.
@@ -123,15 +148,14 @@ public final class Days implements AutoCloseable {
                                 check.ask().source().id(),
                                 check.scene(),
                                 heard,
-                                now(),
+                                now().moment(),
                                 Extras.NONE));
         return heard == Symptom.AS_WISHED
                 ? kept
                 : kept.logged(
-                        now(),
-                        Logged.Kind.ANSWER,
-                        scene(),
-                        "%s %s".formatted(check.ask().words(), check.ask().words(heard)));
+                        line(
+                                Logged.Kind.ANSWER,
+                                "%s %s".formatted(check.ask().words(), check.ask().words(heard))));
     }
 
     /// Keeps that everything at an ear that was not asked yet is as it should be.
@@ -151,12 +175,7 @@ public final class Days implements AutoCloseable {
         edit(
                 "Answer as the recording says",
                 day -> {
-                    Day now =
-                            day.logged(
-                                    now(),
-                                    Logged.Kind.MEASURED,
-                                    scene(),
-                                    Soundcheck.measured(tracks));
+                    Day now = day.logged(line(Logged.Kind.MEASURED, Soundcheck.measured(tracks)));
                     for (var one : said.entrySet())
                         now = answered(now, one.getKey(), one.getValue());
                     return now;
@@ -182,6 +201,7 @@ public final class Days implements AutoCloseable {
         Proof proof = session.proof().get();
         if (proof == null) return;
         search.set(Optional.empty());
+        searched = proof.show();
         found(stale -> begun.apply(Diagnosis.of(session.shelf().prover(), proof, scene, stale)));
     }
 
@@ -247,24 +267,20 @@ public final class Days implements AutoCloseable {
         edit(
                 "Put right: " + what.words(),
                 day ->
-                        day.logged(now(), Logged.Kind.FAULT, scene(), what.words())
-                                .logged(now(), Logged.Kind.CURE, scene(), what.todo()));
+                        day.logged(line(Logged.Kind.FAULT, what.words()))
+                                .logged(line(Logged.Kind.CURE, what.todo())));
         leave();
     }
 
-    /// Keeps that it stays as it was found: the plan is set to that.
+    /// Keeps that it stays as it was found: the plan is set to that. What was done since the search
+    /// began stays done.
     public void stays(Suspect what) {
-        Show changed = what.faults().getFirst().plan().orElseThrow();
+        Change change = new Change(searched, what.faults().getFirst().plan().orElseThrow());
         session.document()
                 .edit(
                         "The plan is as it was found: " + what.words(),
-                        changed.withDay(
-                                changed.day()
-                                        .logged(
-                                                now(),
-                                                Logged.Kind.FAULT,
-                                                scene(),
-                                                what.words() + "; it stays so")));
+                        change,
+                        day -> day.logged(line(Logged.Kind.FAULT, what.words() + "; it stays so")));
         leave();
     }
 
@@ -272,22 +288,34 @@ public final class Days implements AutoCloseable {
 
     /// A scene begins. With the first the plan is locked.
     public void begin(Scene scene) {
-        edit(
-                "Scene: " + scene.name(),
-                day -> day.logged(now(), Logged.Kind.SCENE, scene.id(), scene.name()));
+        edit("Scene: " + scene.name(), day -> day.logged(turn(scene.id(), scene.name())));
         session.scene().set(scene.id());
-        session.document().lock(true);
     }
 
     /// The evening ends. The plan is open again.
     public void end() {
-        session.document().lock(false);
-        edit(END, day -> day.logged(now(), Logged.Kind.SCENE, "", END));
+        edit(END, day -> day.logged(turn("", END)));
+    }
+
+    private Logged turn(String scene, String text) {
+        return new Logged(now().moment(), Logged.Kind.SCENE, scene, text);
+    }
+
+    /// Whether a scene is on.
+    boolean isOnAir() {
+        return Clocks.of(show(), now()).now().isPresent();
     }
 
     /// Writes a line into the log.
     public void log(Logged.Kind kind, String text) {
-        edit("Log: " + text, day -> day.logged(now(), kind, scene(), text));
+        log(kind, "", text);
+    }
+
+    /// Writes a line into the log.
+    ///
+    /// @param about the id of the device or person that it is about; or empty
+    public void log(Logged.Kind kind, String about, String text) {
+        edit("Log: " + text, day -> day.logged(line(kind, text).about(about)));
     }
 
     /// Takes a line out of the log.

@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.Consumer;
+import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
 import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.beans.property.ReadOnlyBooleanWrapper;
@@ -17,6 +18,7 @@ import rivulus.disk.Fingerprint;
 import rivulus.file.Change;
 import rivulus.file.Journal;
 import rivulus.file.ShowFile;
+import rivulus.show.Day;
 import rivulus.show.Show;
 
 /// The one show that is open, with its file, what was done to it, and its journal.
@@ -236,33 +238,59 @@ public final class Document implements AutoCloseable {
         read(
                 path,
                 read -> {
+                    if (!put("Take up what is in " + path.getFileName(), read.show())) return;
                     onDisk.set(new OnDisk(path, read.print()));
-                    saved = read.show();
-                    edit("Take up what is in " + path.getFileName(), read.show());
-                    dirty.set(!show.get().equals(saved));
-                    keepJournal();
+                    isSavedAs(show.get());
                 },
                 failed);
     }
 
     private void isSaved(Show written, Path path) {
         file.set(path);
-        saved = written;
-        dirty.set(!show.get().equals(saved));
-        keepJournal();
+        isSavedAs(written);
         settings.used(path);
         said.accept("Saved " + path.getFileName());
     }
 
+    private void isSavedAs(Show written) {
+        saved = written;
+        dirty.set(!show.get().equals(saved));
+        keepJournal();
+    }
+
     // Editing
 
-    /// Does something to the show, as long as what comes of it could be saved and opened again.
+    /// Does something to the show as it is now, as long as what comes of it could be saved and
+    /// opened again.
     ///
     /// @param name what it does, for undo: "Set Show desk · USB 1 call feed to mix-minus"
-    public void edit(String name, Show edited) {
+    public void edit(String name, UnaryOperator<Show> what) {
+        put(name, what.apply(show.get()));
+    }
+
+    /// Makes a change that was thought out on an earlier state of the show, on the show as it is.
+    public void edit(String name, Change change) {
+        edit(name, change, UnaryOperator.identity());
+    }
+
+    /// The same, in one step with what is written down of it.
+    ///
+    /// @return whether it was made; else why not has been told
+    public boolean edit(String name, Change change, UnaryOperator<Day> noted) {
+        try {
+            Show after = change.on(show.get(), shelf.prover().catalogue());
+            return put(name, after.withDay(noted.apply(after.day())));
+        } catch (FileTrouble unfit) {
+            refused(name, unfit);
+            return false;
+        }
+    }
+
+    /// @return whether the show is that now
+    private boolean put(String name, Show edited) {
         if (isLockedFor(show.get(), edited)) {
             refusal.set(new Refusal(name, LOCKED));
-            return;
+            return false;
         }
         Show after = shelf.whole(edited);
         try {
@@ -271,21 +299,13 @@ public final class Document implements AutoCloseable {
             if (!again.equals(after)) after = again;
         } catch (FileTrouble unsound) {
             refused(name, unsound);
-            return;
+            return false;
         }
-        if (after.equals(show.get())) return;
+        if (after.equals(show.get())) return true;
         history.add(new History.Step(name, show.get(), after));
         put(after);
         said.accept(name);
-    }
-
-    /// Makes a change that was thought out on an earlier state of the show, on the show as it is.
-    public void edit(String name, Change change) {
-        try {
-            edit(name, change.on(show.get(), shelf.prover().catalogue()));
-        } catch (FileTrouble unfit) {
-            refused(name, unfit);
-        }
+        return true;
     }
 
     private void refused(String name, FileTrouble why) {

@@ -6,7 +6,6 @@ import java.util.List;
 import java.util.Optional;
 import javafx.stage.FileChooser;
 import javafx.stage.Window;
-import rivulus.disk.SafeFile;
 import rivulus.file.ShowFile;
 
 /// Asks which file is meant.
@@ -32,7 +31,7 @@ public interface FileAsker {
         return new FileAsker() {
             @Override
             public Optional<Path> toOpen() {
-                return path(chooser("Open a show").showOpenDialog(owner));
+                return path(chooser().showOpenDialog(owner));
             }
 
             @Override
@@ -48,16 +47,17 @@ public interface FileAsker {
 
             @Override
             public Optional<Path> toSave(String name) {
-                FileChooser chooser = chooser("Save");
+                FileChooser chooser = new FileChooser();
+                chooser.setTitle("Save");
                 chooser.setInitialFileName(name);
-                return path(chooser.showSaveDialog(owner)).map(FileAsker::withEnding);
+                return path(chooser.showSaveDialog(owner));
             }
         };
     }
 
-    private static FileChooser chooser(String title) {
+    private static FileChooser chooser() {
         FileChooser chooser = new FileChooser();
-        chooser.setTitle(title);
+        chooser.setTitle("Open a show");
         chooser.getExtensionFilters()
                 .add(new FileChooser.ExtensionFilter("Rivulus shows", "*" + ShowFile.ENDING));
         return chooser;
@@ -65,10 +65,5 @@ public interface FileAsker {
 
     private static Optional<Path> path(File file) {
         return Optional.ofNullable(file).map(File::toPath);
-    }
-
-    private static Path withEnding(Path path) {
-        String name = SafeFile.name(path);
-        return name.contains(".") ? path : path.resolveSibling(name + ShowFile.ENDING);
     }
 }

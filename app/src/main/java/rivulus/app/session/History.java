@@ -5,12 +5,16 @@ import java.util.Deque;
 import java.util.Optional;
 import rivulus.show.Show;
 
-/// What was done and can be undone: the earlier trees.
+/// What was done and can be undone: the earlier trees. What was done longest ago is undone in one
+/// step, so that undo always ends where everything began.
 final class History {
-    private static final int LONGEST = 500;
+    private static final int LONGEST = 1000;
 
     private final Deque<Step> done = new ArrayDeque<>();
     private final Deque<Step> undone = new ArrayDeque<>();
+
+    /// As many changes are one step, the first.
+    private int joined = 1;
 
     /// One edit.
     ///
@@ -21,7 +25,15 @@ final class History {
     void add(Step step) {
         done.push(step);
         undone.clear();
-        if (done.size() > LONGEST) done.removeLast();
+        if (done.size() > LONGEST) joinTheFirst();
+    }
+
+    private void joinTheFirst() {
+        Step first = done.removeLast();
+        Step second = done.removeLast();
+        joined++;
+        done.addLast(
+                new Step("the first %d changes".formatted(joined), first.before(), second.after()));
     }
 
     Optional<Step> undo() {
@@ -47,5 +59,6 @@ final class History {
     void clear() {
         done.clear();
         undone.clear();
+        joined = 1;
     }
 }

@@ -19,7 +19,6 @@ import javafx.beans.property.SimpleStringProperty;
 import javafx.beans.property.StringProperty;
 import javafx.collections.FXCollections;
 import javafx.collections.ObservableMap;
-import rivulus.air.Clocks;
 import rivulus.check.Proof;
 import rivulus.check.Prover;
 import rivulus.check.Trouble;
@@ -85,6 +84,9 @@ public final class Session implements AutoCloseable {
 
     /// A proof that the first one may lean on.
     private Optional<CompletableFuture<Proof>> expected = Optional.empty();
+
+    /// Whether a scene was on when that was last looked at.
+    private boolean onAir;
 
     /// Whether a show has been taken up of which nothing has been told yet.
     private boolean choosing;
@@ -248,14 +250,25 @@ public final class Session implements AutoCloseable {
         mixings.stop();
         recordings.forget();
         days.leave();
-        document.lock(Clocks.of(document.show().get(), days.now()).now().isPresent());
+        days.goOn();
+        onAir = days.isOnAir();
+        document.lock(onAir);
         mixings.told().clear();
         for (StringProperty choice : List.of(ear, source, device)) choice.set("");
         scene.set(document.show().get().scenes().getFirst().id());
     }
 
+    /// On air the plan is locked: from when a scene begins, or is on again after an undo, to the
+    // end.
+    private void lockOnAir() {
+        boolean is = days.isOnAir();
+        if (is != onAir) document.lock(is);
+        onAir = is;
+    }
+
     /// The show has changed: it is proven again.
     private void changed(Show now) {
+        lockOnAir();
         preview.set(null);
         mixings.forget();
         Proof earlier = proof.get();
@@ -291,7 +304,7 @@ public final class Session implements AutoCloseable {
                 where.flatMap(show().get()::scene).map(s -> " in " + s.name()).orElse("");
         document.edit(
                 "Set %s to %s%s".formatted(knob.words(), knob.say(to), sceneName),
-                show().get().with(new Turn(ref, from, to, where)));
+                show -> show.with(new Turn(ref, from, to, where)));
     }
 
     /// Works every scene out here and now, off the interface thread.

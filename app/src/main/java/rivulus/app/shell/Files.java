@@ -4,6 +4,8 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
+import java.util.function.Consumer;
 import java.util.function.Supplier;
 import rivulus.air.Chapters;
 import rivulus.app.bench.TemplateBench;
@@ -16,6 +18,7 @@ import rivulus.app.session.Picture;
 import rivulus.app.session.Recordings;
 import rivulus.app.session.SavingTold;
 import rivulus.app.session.Session;
+import rivulus.disk.FileNames;
 import rivulus.disk.FileTrouble;
 import rivulus.disk.SafeFile;
 import rivulus.edit.Borrowed;
@@ -35,6 +38,9 @@ import rivulus.words.Words;
 final class Files {
     private static final int DIFFERENCES_SHOWN = 8;
     private static final List<String> LISTS = List.of(".csv", ".tsv", ".txt");
+
+    /// What sheets may end in besides `.pdf`; all else gets that.
+    private static final List<String> SHEETS = List.of(".md", ".csv", ".svg", ".txt");
 
     private final Session session;
     private final Layers layers;
@@ -142,9 +148,32 @@ final class Files {
     }
 
     private void saveAs(Runnable then) {
-        String name = session.show().get().title().replaceAll("[^\\p{L}\\p{N} -]", "").strip();
-        asker.toSave((name.isEmpty() ? "show" : name) + ShowFile.ENDING)
-                .ifPresent(file -> saveTo(file, then));
+        ask(
+                FileNames.of(session.show().get().title()) + ShowFile.ENDING,
+                List.of(),
+                file -> saveTo(file, then));
+    }
+
+    /// Asks for a file to write to. Where its ending had to be added, whoever asked about
+    /// replacing it asked about another file: it is asked again.
+    ///
+    /// @param name what it might be called
+    /// @param others endings that will do besides that of the name
+    void ask(String name, List<String> others, Consumer<Path> then) {
+        Optional<Path> asked = asker.toSave(name);
+        if (asked.isEmpty()) return;
+        Path file = FileNames.ending(asked.get(), FileNames.endingOf(name), others);
+        if (file.equals(asked.get()) || !file.toFile().exists()) {
+            then.accept(file);
+            return;
+        }
+        panel(
+                        SafeFile.name(file) + " is there already",
+                        "In %s. What it holds would be replaced."
+                                .formatted(file.toAbsolutePath().getParent()))
+                .answer("Another name", () -> ask(name, others, then))
+                .answer("Replace it", () -> then.accept(file))
+                .answer("Stay here", () -> {});
     }
 
     private void saveTo(Path file, Runnable then) {
@@ -187,7 +216,14 @@ final class Files {
         if (more > 0)
             panel.with(Look.paragraph("and " + Words.count(more, "thing") + " more", "soft"));
         panel.answer("Keep both: save mine elsewhere", () -> saveAs(then));
-        if (elsewhere.theirs().isPresent())
+        boolean locked = session.document().locked().get();
+        if (locked)
+            panel.with(
+                    Look.paragraph(
+                            "You are on air and the plan is locked: theirs can be taken up once it"
+                                    + " is open (Ctrl Shift U).",
+                            "panel-words"));
+        if (elsewhere.theirs().isPresent() && !locked)
             panel.answer(
                     "Take up theirs",
                     () ->
@@ -208,7 +244,7 @@ final class Files {
     void saveSheet(Sheets.Kind kind) {
         Picture picture = session.picture().get();
         if (picture == null) return;
-        asker.toSave(kind.word() + ".pdf").ifPresent(file -> writeSheet(picture, kind, file));
+        ask(kind.word() + ".pdf", SHEETS, file -> writeSheet(picture, kind, file));
     }
 
     /// Writes what was measured of the recording to a file that is asked for.
@@ -216,18 +252,19 @@ final class Files {
         Picture picture = session.picture().get();
         if (picture == null) return;
         Recordings.Heard heard = session.recordings().heard().get();
-        asker.toSave("recording.pdf")
-                .ifPresent(
-                        file ->
-                                write(
-                                        file,
-                                        () ->
-                                                SoundSheets.of(
-                                                        picture.show().title(),
-                                                        heard.tracks(),
-                                                        heard.remarks(),
-                                                        picture.show().checks().limits()),
-                                        this::saveRecording));
+        ask(
+                "recording.pdf",
+                SHEETS,
+                file ->
+                        write(
+                                file,
+                                () ->
+                                        SoundSheets.of(
+                                                picture.show().title(),
+                                                heard.tracks(),
+                                                heard.remarks(),
+                                                picture.show().checks().limits()),
+                                this::saveRecording));
     }
 
     private void writeSheet(Picture picture, Sheets.Kind kind, Path file) {
@@ -261,37 +298,39 @@ final class Files {
 
     /// Writes a test signal to a file that is asked for.
     void saveSignal(Signals signal) {
-        asker.toSave(signal.word() + ".wav")
-                .ifPresent(
-                        file ->
-                                session.papers()
-                                        .write(
-                                                file,
-                                                signal::wav,
-                                                trouble ->
-                                                        panel(
-                                                                        "The signal is not written",
-                                                                        trouble.getMessage())
-                                                                .answer("Close", () -> {})));
+        ask(
+                signal.word() + ".wav",
+                List.of(),
+                file ->
+                        session.papers()
+                                .write(
+                                        file,
+                                        signal::wav,
+                                        trouble ->
+                                                panel(
+                                                                "The signal is not written",
+                                                                trouble.getMessage())
+                                                        .answer("Close", () -> {})));
     }
 
     /// Writes the scenes and marks of the log as chapters.
     void saveChapters() {
         Show show = session.show().get();
-        asker.toSave("chapters.vtt")
-                .ifPresent(
-                        file ->
-                                session.papers()
-                                        .write(
-                                                file,
-                                                () ->
-                                                        Chapters.webVtt(show)
-                                                                .getBytes(StandardCharsets.UTF_8),
-                                                trouble ->
-                                                        panel(
-                                                                        "The chapters are not written",
-                                                                        trouble.getMessage())
-                                                                .answer("Close", () -> {})));
+        ask(
+                "chapters.vtt",
+                List.of(),
+                file ->
+                        session.papers()
+                                .write(
+                                        file,
+                                        () ->
+                                                Chapters.webVtt(show)
+                                                        .getBytes(StandardCharsets.UTF_8),
+                                        trouble ->
+                                                panel(
+                                                                "The chapters are not written",
+                                                                trouble.getMessage())
+                                                        .answer("Close", () -> {})));
     }
 
     void takeInList() {

@@ -109,7 +109,12 @@ public final class MainWindow {
     }
 
     private TemplateBench bench() {
-        TemplateBench bench = new TemplateBench(session, asker, layers::closeTop);
+        TemplateBench bench =
+                new TemplateBench(
+                        session,
+                        asker,
+                        (name, then) -> files.ask(name, List.of(), then),
+                        layers::closeTop);
         layers.lay(bench);
         return bench;
     }
