@@ -74,7 +74,7 @@ class AppArchitectureTest {
                     .whereLayer("session")
                     .mayOnlyBeAccessedByLayers("stage", "stages", "shell", "start")
                     .whereLayer("look")
-                    .mayOnlyBeAccessedByLayers("form", "stages", "shell", "start");
+                    .mayOnlyBeAccessedByLayers("session", "form", "stages", "shell", "start");
 
     @ArchTest
     static final ArchRule stagesDoNotKnowEachOther =

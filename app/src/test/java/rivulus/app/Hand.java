@@ -137,9 +137,7 @@ final class Hand implements AutoCloseable {
         settle();
     }
 
-    /// Does something to the show as it is, as an edit; waits unless it is part of something that
-    // is
-    /// being done.
+    /// Does something to the show as it is, as an edit; waits, unless it is done within [#act].
     void edit(String name, UnaryOperator<Show> what) {
         Runnable edit = () -> session.document().edit(name, what);
         if (Platform.isFxApplicationThread()) edit.run();

@@ -21,6 +21,11 @@ public final class JsonPrinter {
         return printer.out.append('\n').toString();
     }
 
+    /// A document as one line, without a line break.
+    public static String line(Json json) {
+        return flat(json);
+    }
+
     private void value(Json json, int indent) {
         String flat = isShallow(json) ? flat(json) : null;
         if (flat != null && flat.length() + indent <= WIDTH) {

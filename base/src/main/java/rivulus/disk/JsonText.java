@@ -10,4 +10,11 @@ public final class JsonText {
     public static String of(Object plain) {
         return JsonPrinter.print(Json.of(plain));
     }
+
+    /// The same as one line, without a line break.
+    ///
+    /// @throws IllegalArgumentException for anything else
+    public static String line(Object plain) {
+        return JsonPrinter.line(Json.of(plain));
+    }
 }

@@ -65,16 +65,26 @@ public final class SafeFile {
     /// @throws FileTrouble where it cannot be read, is larger, or is no text
     public static Contents read(Path file, long most) throws FileTrouble {
         byte[] bytes = bytes(file, most);
+        return new Contents(text(file, bytes), Fingerprint.of(bytes));
+    }
+
+    /// Bytes as text in UTF-8.
+    ///
+    /// @param file where they are from, for messages
+    /// @throws FileTrouble where they are no text
+    public static String text(Path file, byte[] bytes) throws FileTrouble {
         try {
-            String text =
-                    StandardCharsets.UTF_8.newDecoder().decode(ByteBuffer.wrap(bytes)).toString();
-            return new Contents(text, Fingerprint.of(bytes));
+            return StandardCharsets.UTF_8.newDecoder().decode(ByteBuffer.wrap(bytes)).toString();
         } catch (CharacterCodingException binary) {
             throw new FileTrouble(file + ": this is no text in UTF-8", binary);
         }
     }
 
-    private static byte[] bytes(Path file, long most) throws FileTrouble {
+    /// Reads a file whole.
+    ///
+    /// @param most bytes
+    /// @throws FileTrouble where it cannot be read, or is larger
+    public static byte[] bytes(Path file, long most) throws FileTrouble {
         if (Files.isDirectory(file))
             throw new FileTrouble(file + ": this is a folder; name a file in it");
         if (Files.exists(file) && !Files.isRegularFile(file))
@@ -288,7 +298,8 @@ public final class SafeFile {
         }
     }
 
-    private static String why(IOException failed) {
+    /// Why the disk refused something, in its own words.
+    public static String why(IOException failed) {
         boolean said =
                 failed instanceof FileSystemException named
                         && named.getReason() != null

@@ -1,19 +1,23 @@
 package rivulus.file;
 
 import java.io.IOException;
+import java.nio.ByteBuffer;
+import java.nio.channels.ClosedChannelException;
 import java.nio.channels.FileChannel;
 import java.nio.channels.FileLock;
 import java.nio.channels.OverlappingFileLockException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
-import java.nio.file.InvalidPathException;
 import java.nio.file.LinkOption;
+import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.nio.file.StandardOpenOption;
+import java.nio.file.attribute.PosixFilePermissions;
 import java.time.DateTimeException;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -28,6 +32,7 @@ import rivulus.disk.FileTrouble;
 import rivulus.disk.Fingerprint;
 import rivulus.disk.Json;
 import rivulus.disk.JsonText;
+import rivulus.disk.Patch;
 import rivulus.disk.SafeFile;
 import rivulus.gear.Catalogue;
 import rivulus.show.Show;
@@ -35,8 +40,11 @@ import rivulus.show.Show;
 /// The autosaved journal of one running program: the show as it was after the last edit, kept apart
 /// from its file, so that a kill at any moment costs nothing.
 ///
+/// The first line holds a show whole, each further one what an edit changed, as a JSON Patch: an
+/// edit is a small record that is appended, and written anew is only what has grown long, or
+/// belongs to another file. A line that was not ended when the program was killed is no edit.
+///
 /// Each program holds a lock beside its journal; a journal whose lock is free was left behind.
-/// Writing replaces the journal whole or not at all, as [SafeFile] does.
 public final class Journal implements AutoCloseable {
     private static final String ENDING = ".journal";
     private static final String LOCK = ".lock";
@@ -45,10 +53,28 @@ public final class Journal implements AutoCloseable {
     /// A show inside a journal is a text inside a text, which at most doubles it, and then some.
     private static final long LARGEST_BYTES = 3 * SafeFile.LARGEST_BYTES;
 
+    /// Records are appended up to so many bytes, or as many as the show itself has.
+    private static final long SHORT_BYTES = 1 << 20;
+
     private final Path journal;
     private final Path lockFile;
     private final FileChannel channel;
     private final FileLock lock;
+
+    /// What it holds now; empty where nothing, or nothing that could be gone on from.
+    private Optional<Kept> kept = Optional.empty();
+
+    /// A show that was written down.
+    ///
+    /// @param head what it belongs to
+    /// @param document the show, as plain values
+    /// @param base how long the first line is
+    /// @param length of all lines
+    private record Kept(
+            Head head, Map<String, Object> document, FileChannel lines, long base, long length) {}
+
+    /// What a show belongs to.
+    private record Head(Optional<Path> file, Fingerprint held) {}
 
     private Journal(Path journal, Path lockFile, FileChannel channel, FileLock lock) {
         this.journal = journal;
@@ -57,12 +83,13 @@ public final class Journal implements AutoCloseable {
         this.lock = lock;
     }
 
-    /// Starts a journal in a folder, which is made where it is missing.
+    /// Starts a journal in a folder, which is made where it is missing, for its owner's eyes only.
     ///
     /// @throws FileTrouble where the folder cannot be written to
     public static Journal in(Path folder) throws FileTrouble {
         try {
             Files.createDirectories(folder);
+            closeToOthers(folder);
             while (true) {
                 String name = UUID.randomUUID().toString();
                 Path lockFile = folder.resolve(name + LOCK);
@@ -82,6 +109,15 @@ public final class Journal implements AutoCloseable {
         }
     }
 
+    /// Not every platform has such marks, and not everybody may set them.
+    private static void closeToOthers(Path folder) {
+        try {
+            Files.setPosixFilePermissions(folder, PosixFilePermissions.fromString("rwx------"));
+        } catch (IOException | UnsupportedOperationException notHere) {
+            // then the folder above has to keep others out
+        }
+    }
+
     /// Writes down a show with unsaved edits.
     ///
     /// @param file the file it belongs to, if it has one
@@ -89,27 +125,114 @@ public final class Journal implements AutoCloseable {
         keep(show, file, Fingerprint.NONE, List.of());
     }
 
-    /// Writes down a show with unsaved edits.
+    /// Writes down a show with unsaved edits. A kill costs nothing from then on; that the power
+    /// fails does not, once it is flushed.
     ///
     /// @param file the file it belongs to, if it has one
     /// @param held what that file held when it was last read or written here
     /// @param instead what this was taken up from: once this is written, those are of the past,
     ///     whether or not there is still time to delete them
-    public void keep(Show show, Optional<Path> file, Fingerprint held, List<Left> instead)
+    public synchronized void keep(
+            Show show, Optional<Path> file, Fingerprint held, List<Left> instead)
             throws FileTrouble {
+        Head head = new Head(file, held);
+        Map<String, Object> document = ShowWriter.document(show);
+        boolean goesOn = kept.filter(k -> k.head().equals(head) && isShort(k)).isPresent();
+        if (goesOn && instead.isEmpty()) append(document);
+        else begin(head, document, instead);
+    }
+
+    private static boolean isShort(Kept kept) {
+        return kept.length() - kept.base() < Math.max(SHORT_BYTES, kept.base());
+    }
+
+    private void append(Map<String, Object> document) throws FileTrouble {
+        Kept now = kept.orElseThrow();
         Map<String, Object> entry = new LinkedHashMap<>();
-        entry.put("journal", 1);
         entry.put("written", Instant.now().toString());
-        file.ifPresent(path -> entry.put("file", path.toAbsolutePath().toString()));
-        if (!held.equals(Fingerprint.NONE)) entry.put("held", held.digest());
+        entry.put("patch", Patch.between(now.document(), document));
+        byte[] line = (JsonText.line(entry) + "\n").getBytes(StandardCharsets.UTF_8);
+        try {
+            if (!Files.exists(journal)) throw new NoSuchFileException(journal.toString());
+            ByteBuffer all = ByteBuffer.wrap(line);
+            long at = now.length();
+            while (all.hasRemaining()) at += now.lines().write(all, at);
+            kept =
+                    Optional.of(
+                            new Kept(
+                                    now.head(),
+                                    document,
+                                    now.lines(),
+                                    now.base(),
+                                    now.length() + line.length));
+        } catch (IOException failed) {
+            // the half of a line that may stand there is no edit; the next one begins anew
+            forget();
+            throw new FileTrouble(
+                    journal + ": unsaved changes cannot be kept: " + SafeFile.why(failed), failed);
+        }
+    }
+
+    private void begin(Head head, Map<String, Object> document, List<Left> instead)
+            throws FileTrouble {
+        forget();
+        Map<String, Object> entry = new LinkedHashMap<>();
+        entry.put("journal", 2);
+        entry.put("written", Instant.now().toString());
+        head.file().ifPresent(path -> entry.put("file", path.toAbsolutePath().toString()));
+        if (!head.held().equals(Fingerprint.NONE)) entry.put("held", head.held().digest());
         if (!instead.isEmpty())
             entry.put("instead", instead.stream().map(l -> SafeFile.name(l.journal())).toList());
-        entry.put("show", ShowFile.write(show));
-        SafeFile.replace(journal, JsonText.of(entry));
+        entry.put("show", document);
+        byte[] line = (JsonText.line(entry) + "\n").getBytes(StandardCharsets.UTF_8);
+        SafeFile.replace(journal, line);
+        try {
+            FileChannel lines = FileChannel.open(journal, StandardOpenOption.WRITE);
+            kept = Optional.of(new Kept(head, document, lines, line.length, line.length));
+        } catch (IOException failed) {
+            throw new FileTrouble(
+                    journal + ": unsaved changes cannot be kept: " + SafeFile.why(failed), failed);
+        }
+    }
+
+    /// Goes on from nothing of what was written.
+    private void forget() {
+        kept.ifPresent(
+                now -> {
+                    try {
+                        now.lines().close();
+                    } catch (IOException closed) {
+                        // it is not written to any more
+                    }
+                });
+        kept = Optional.empty();
+    }
+
+    /// Sees to it that what was written down is on the disk itself.
+    public void flush() throws FileTrouble {
+        Optional<Kept> now;
+        synchronized (this) {
+            now = kept;
+        }
+        if (now.isEmpty()) return;
+        try {
+            now.get().lines().force(false);
+        } catch (ClosedChannelException anew) {
+            // it was written anew meanwhile, and flushed then
+        } catch (IOException failed) {
+            throw new FileTrouble(
+                    journal + ": unsaved changes cannot be kept: " + SafeFile.why(failed), failed);
+        }
+    }
+
+    /// Whether its folder has not been taken away.
+    public boolean isThere() {
+        return Files.exists(lockFile);
     }
 
     /// Forgets what was written down: all is saved.
-    public void clear() throws FileTrouble {
+    public synchronized void clear() throws FileTrouble {
+        forget();
         delete(journal);
     }
 
@@ -131,7 +254,8 @@ public final class Journal implements AutoCloseable {
     }
 
     /// Ends the journal and leaves what was written down to the next program.
-    public void letGo() throws FileTrouble {
+    public synchronized void letGo() throws FileTrouble {
+        forget();
         try {
             lock.release();
             channel.close();
@@ -259,21 +383,53 @@ public final class Journal implements AutoCloseable {
         }
     }
 
-    /// @param past is told which journals this one stands instead of
+    /// @param past is told which journals this one stands instead
     private static Left read(Path file, Catalogue catalogue, Set<String> past) throws FileTrouble {
         String name = file.toString();
-        Entry root = Entry.root(name, Json.parse(SafeFile.read(file, LARGEST_BYTES).text(), name));
-        if (!(root.field("show").json() instanceof Json.Text(String text, _)))
-            throw root.field("show").trouble("the text of a show was expected");
+        List<Entry> lines = lines(file);
+        Entry root = lines.getFirst();
         try {
             Optional<Path> of =
                     Optional.of(root.text("file", "")).filter(f -> !f.isEmpty()).map(Path::of);
-            Show show = ShowFile.parse(text, name, catalogue);
+            Instant written = Instant.parse(lines.getLast().text("written"));
+            Show show = ShowFile.parse(text(root.field("show"), lines), name, catalogue);
             past.addAll(root.texts("instead"));
             Fingerprint held = new Fingerprint(root.text("held", ""));
-            return new Left(file, show, of, held, Instant.parse(root.text("written")));
-        } catch (InvalidPathException | DateTimeException broken) {
+            return new Left(file, show, of, held, written);
+        } catch (DateTimeException | IllegalArgumentException broken) {
             throw new FileTrouble(name + ": this is no journal: " + broken.getMessage(), broken);
         }
+    }
+
+    /// Every line that was ended; a journal of the first version is one document.
+    private static List<Entry> lines(Path file) throws FileTrouble {
+        String name = file.toString();
+        byte[] bytes = SafeFile.bytes(file, LARGEST_BYTES);
+        int end = bytes.length;
+        while (end > 0 && bytes[end - 1] != '\n') end--;
+        String whole = SafeFile.text(file, end == 0 ? bytes : Arrays.copyOf(bytes, end));
+        List<Entry> lines = new ArrayList<>();
+        for (String line : whole.lines().toList()) {
+            try {
+                lines.add(Entry.root(name, Json.parse(line, name)));
+            } catch (FileTrouble broken) {
+                // nothing is an edit that stands behind what cannot be read
+                return lines.isEmpty() ? List.of(Entry.root(name, Json.parse(whole, name))) : lines;
+            }
+        }
+        return lines.isEmpty() ? List.of(Entry.root(name, Json.parse(whole, name))) : lines;
+    }
+
+    /// The text of the show after all edits.
+    private static String text(Entry show, List<Entry> lines) throws FileTrouble {
+        if (show.json() instanceof Json.Text(String text, _)) return text;
+        if (!show.isObject()) throw show.trouble("a show was expected");
+        Object document = show.json().plain();
+        for (Entry line : lines.subList(1, lines.size()))
+            document =
+                    Patch.applied(
+                            document,
+                            line.items("patch").stream().map(one -> one.json().plain()).toList());
+        return JsonText.of(document);
     }
 }

@@ -2,11 +2,14 @@ package rivulus.file;
 
 import java.util.ArrayList;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Optional;
+import java.util.SequencedMap;
 import java.util.Set;
 import rivulus.disk.Entry;
 import rivulus.disk.FileTrouble;
+import rivulus.disk.Json;
 import rivulus.disk.Line;
 import rivulus.gear.Air;
 import rivulus.gear.Catalogue;
@@ -65,10 +68,24 @@ final class ShowReader {
                         templates,
                         rundown.checks(),
                         DayReader.read(root),
+                        typed(),
                         root.extras());
         Optional<String> tooMuch = Extent.of(show, names.catalogue).tooMuch();
         if (tooMuch.isPresent()) throw root.trouble("%s", tooMuch.get());
         return show;
+    }
+
+    /// Of whatever length: what is too long to be entered is kept all the same.
+    private SequencedMap<String, String> typed() throws FileTrouble {
+        SequencedMap<String, String> typed = new LinkedHashMap<>();
+        Optional<Entry> all = root.maybe("typed");
+        if (all.isEmpty()) return typed;
+        for (var one : all.get().each().entrySet()) {
+            if (!(one.getValue().json() instanceof Json.Text(String text, _)))
+                throw one.getValue().trouble("what was typed is text");
+            typed.put(one.getKey(), text);
+        }
+        return typed;
     }
 
     private String air() throws FileTrouble {

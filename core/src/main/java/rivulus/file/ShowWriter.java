@@ -72,6 +72,7 @@ final class ShowWriter {
         out.put("templates", all(show.templates(), own -> own.written().fields()));
         out.put("checks", checks(show.checks()));
         out.put("day", day(show.day()));
+        out.put("typed", new LinkedHashMap<>(show.typed()));
         return out.with(show.extras());
     }
 

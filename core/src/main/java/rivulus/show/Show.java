@@ -1,10 +1,12 @@
 package rivulus.show;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.SequencedMap;
 import java.util.function.Consumer;
 import java.util.function.UnaryOperator;
 import rivulus.disk.Extras;
@@ -18,6 +20,8 @@ import rivulus.gear.Setting;
 /// @param checks how it wants to be judged
 /// @param templates gear that is kept with the show beside the shipped catalogue
 /// @param day what happened with it
+/// @param typed what was typed and not entered yet, by where; kept in the file, and no part of what
+///     is planned
 public record Show(
         String title,
         Occasion occasion,
@@ -29,6 +33,7 @@ public record Show(
         List<OwnTemplate> templates,
         Checks checks,
         Day day,
+        SequencedMap<String, String> typed,
         Extras extras) {
     /// The version of the file format that this program writes.
     public static final int VERSION = 1;
@@ -39,6 +44,7 @@ public record Show(
         places = Keyed.copyOf(places, Place::id);
         ears = Keyed.copyOf(ears, Ear::id);
         templates = List.copyOf(templates);
+        typed = Collections.unmodifiableSequencedMap(new LinkedHashMap<>(typed));
     }
 
     /// A show in which nothing has been said yet.
@@ -61,6 +67,7 @@ public record Show(
                 List.of(),
                 Checks.USUAL,
                 Day.AHEAD,
+                new LinkedHashMap<>(),
                 Extras.NONE);
     }
 
@@ -79,6 +86,7 @@ public record Show(
                 parts.templates,
                 parts.checks,
                 parts.day,
+                parts.typed,
                 extras);
     }
 
@@ -94,6 +102,7 @@ public record Show(
         List<OwnTemplate> templates;
         Checks checks;
         Day day;
+        SequencedMap<String, String> typed;
 
         Parts(Show show) {
             title = show.title;
@@ -106,6 +115,7 @@ public record Show(
             templates = show.templates;
             checks = show.checks;
             day = show.day;
+            typed = show.typed;
         }
     }
 
@@ -294,6 +304,11 @@ public record Show(
     /// The show judged otherwise.
     public Show withChecks(Checks newChecks) {
         return but(show -> show.checks = newChecks);
+    }
+
+    /// The same with other things typed and not entered yet.
+    public Show withTyped(SequencedMap<String, String> now) {
+        return but(parts -> parts.typed = now);
     }
 
     /// The show on which something else happened.

@@ -175,6 +175,7 @@ class DocumentTest {
                 .withRig(show.rig().with(devices, cables).withStock(stock))
                 .on(new Occasion("1 December", "20:00", "Bring tea."))
                 .withDay(happened())
+                .withTyped(new LinkedHashMap<>(Map.of("say", "x".repeat(5000))))
                 .withCast(new Cast(people, playback, show.cast().extras()))
                 .withRundown(
                         new Rundown(

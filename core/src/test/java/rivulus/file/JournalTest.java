@@ -5,8 +5,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.attribute.PosixFilePermissions;
+import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Random;
 import java.util.concurrent.TimeUnit;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
@@ -15,6 +20,10 @@ import rivulus.disk.FileTrouble;
 import rivulus.disk.Fingerprint;
 import rivulus.disk.JsonText;
 import rivulus.gear.Catalogue;
+import rivulus.gear.Setting;
+import rivulus.show.Logged;
+import rivulus.show.Moment;
+import rivulus.show.Ref;
 import rivulus.show.Show;
 
 class JournalTest {
@@ -75,6 +84,105 @@ class JournalTest {
                 journal.keep(show.titled("Edit " + edit), Optional.of(Path.of("/shows/a.rivulus")));
                 if (edit == 0) System.out.println("writing");
             }
+        }
+    }
+
+    /// An edit is a small record behind what stands there, wherever the program is killed within
+    /// it.
+    @Test
+    void anEditIsAppendedAndHalfAnEditIsNone() throws Exception {
+        Journal journal = Journal.in(folder);
+        journal.keep(show, Optional.empty());
+        Path file = onlyJournal();
+        long whole = Files.size(file);
+        for (int edit = 1; edit <= 3; edit++)
+            journal.keep(show.titled("Edit " + edit), Optional.empty());
+        journal.flush();
+        journal.letGo();
+        assertThat(Files.size(file) - whole).isLessThan(400);
+        byte[] bytes = Files.readAllBytes(file);
+        int edits = 0;
+        for (int cut = (int) whole; cut <= bytes.length; cut++) {
+            Files.write(file, Arrays.copyOf(bytes, cut));
+            if (cut > whole && bytes[cut - 1] == '\n') edits++;
+            String title = edits == 0 ? show.title() : "Edit " + edits;
+            assertThat(Journal.leftIn(folder, catalogue).left())
+                    .singleElement()
+                    .matches(left -> left.show().title().equals(title));
+        }
+        assertThat(edits).isEqualTo(3);
+    }
+
+    /// Random edits of a show, one after the other: what is read is the last.
+    @Test
+    void whatIsReadIsWhatWasKeptLast() throws Exception {
+        Random random = new Random(11);
+        Journal journal = Journal.in(folder);
+        Show now = DemoShows.open("lantern-hour", catalogue);
+        List<Show> others = new ArrayList<>(List.of(now));
+        for (String name : List.of("first-call", "language-cafe"))
+            others.add(DemoShows.open(name, catalogue));
+        for (int edit = 0; edit < 200; edit++) {
+            if (random.nextInt(20) == 0) now = others.get(random.nextInt(others.size()));
+            now = now.titled("Edit " + edit);
+            now =
+                    now.withKnob(
+                            Ref.of("desk/mic" + (1 + random.nextInt(2)) + ".fader"),
+                            new Setting.Level(-random.nextInt(30)));
+            now =
+                    now.withDay(
+                            now.day()
+                                    .logged(
+                                            new Logged(
+                                                    Moment.of(
+                                                            "2026-12-01T20:00:00Z",
+                                                            Optional.empty()),
+                                                    Logged.Kind.NOTE,
+                                                    "",
+                                                    "Note " + edit)));
+            journal.keep(now, Optional.empty());
+            if (edit % 40 != 39) continue;
+            journal.letGo();
+            assertThat(Journal.leftIn(folder, catalogue).left())
+                    .singleElement()
+                    .extracting(Journal.Left::show)
+                    .isEqualTo(now);
+            Journal.leftIn(folder, catalogue).left().getFirst().discard();
+            journal = Journal.in(folder);
+        }
+        journal.close();
+    }
+
+    @Test
+    void aJournalOfTheFirstVersionIsReadStill() throws Exception {
+        Files.writeString(
+                folder.resolve("old.journal"),
+                JsonText.of(
+                        Map.of(
+                                "journal",
+                                1,
+                                "written",
+                                "2026-11-20T18:00:00Z",
+                                "file",
+                                "/shows/a.rivulus",
+                                "show",
+                                ShowFile.write(show))));
+        assertThat(Journal.leftIn(folder, catalogue).left())
+                .singleElement()
+                .matches(left -> left.show().equals(show));
+    }
+
+    @Test
+    void onlyItsOwnerLooksIntoIt() throws Exception {
+        Path journals = folder.resolve("journals");
+        Journal.in(journals).close();
+        assertThat(PosixFilePermissions.toString(Files.getPosixFilePermissions(journals)))
+                .isEqualTo("rwx------");
+    }
+
+    private Path onlyJournal() throws IOException {
+        try (Stream<Path> files = Files.list(folder)) {
+            return files.filter(f -> f.toString().endsWith(".journal")).findFirst().orElseThrow();
         }
     }
 

@@ -1,6 +1,7 @@
 package rivulus.rehearse;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -101,6 +102,7 @@ public final class RandomRigs {
                         List.of(),
                         Checks.USUAL,
                         Day.AHEAD,
+                        new LinkedHashMap<>(),
                         Extras.NONE);
         SignalGraph graph = Compiler.compile(show, Catalogue.of(templates));
         return LiveGraph.of(graph, Positions.of(graph, show, show.scenes().getFirst()));

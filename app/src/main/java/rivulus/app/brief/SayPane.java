@@ -55,6 +55,9 @@ final class SayPane extends VBox implements View<SaySight> {
     private String key = "";
     /// What is to be added once it is read; empty where nothing is.
     private String taking = "";
+    /// What waits for it to be added, whether it can be or not.
+    private Runnable afterwards = () -> {};
+
     /// How much of what is there now is to be added after that, too; 0 for nothing.
     private int upTo;
     /// What was read last, or null before anything was.
@@ -72,6 +75,17 @@ final class SayPane extends VBox implements View<SaySight> {
         title.setPromptText("Title of the show");
         title.setAccessibleText("Title of the show");
         title.setOnAction(_ -> entitle());
+        session.document()
+                .typed()
+                .watch(
+                        "title",
+                        title,
+                        () -> session.show().get().title(),
+                        then -> {
+                            entitle();
+                            then.run();
+                        },
+                        () -> {});
         title.focusedProperty()
                 .addListener(
                         (_, _, focused) -> {
@@ -86,6 +100,7 @@ final class SayPane extends VBox implements View<SaySight> {
                         + " Enter adds them; Shift Enter begins a new line.");
         lines.textProperty().addListener((_, _, text) -> understand(text));
         lines.addEventFilter(KeyEvent.KEY_PRESSED, this::key);
+        session.document().typed().watch("say", lines, () -> "", this::enter, () -> {});
         add.setId("say-add");
         add.getStyleClass().add("first-answer");
         add.setOnAction(_ -> add());
@@ -199,6 +214,27 @@ final class SayPane extends VBox implements View<SaySight> {
         else upTo = text.length();
     }
 
+    /// Adds what is there, and then goes on.
+    private void enter(Runnable then) {
+        add();
+        if (taking.isEmpty()) {
+            then.run();
+            return;
+        }
+        Runnable others = afterwards;
+        afterwards =
+                () -> {
+                    others.run();
+                    then.run();
+                };
+    }
+
+    private void goOn() {
+        Runnable then = afterwards;
+        afterwards = () -> {};
+        then.run();
+    }
+
     /// Many that were pasted are still being read: they are added as soon as they are, and what is
     /// typed meanwhile stays.
     private void read(String text) {
@@ -212,6 +248,7 @@ final class SayPane extends VBox implements View<SaySight> {
                                     && lines.getText().startsWith(text);
                     if (!stands) {
                         understand(lines.getText());
+                        goOn();
                         return;
                     }
                     String typed = lines.getText();
@@ -225,6 +262,7 @@ final class SayPane extends VBox implements View<SaySight> {
                     lines.setText(before + typed.substring(next));
                     lines.positionCaret(lines.getLength());
                     if (next > text.length()) read(before);
+                    else goOn();
                 });
     }
 
@@ -234,7 +272,10 @@ final class SayPane extends VBox implements View<SaySight> {
             if (!left.isEmpty()) tell("Mend what is marked, or take it out; then it can be added.");
             return;
         }
-        session.edit(whole.edit());
+        if (!session.edit(whole.edit())) {
+            tell("Nothing was added; it stays here, to be mended.");
+            return;
+        }
         lines.setText(String.join("\n", left));
         lines.positionCaret(lines.getLength());
         tell(left.isEmpty() ? "" : "What is left was not understood, or cannot be.");
@@ -306,6 +347,8 @@ final class SayPane extends VBox implements View<SaySight> {
         walks = session.show().get().cast().people().isEmpty();
         empty();
         outline.clear();
+        taking = "";
+        goOn();
         lines.clear();
         tell("");
         Look.show(one, false);

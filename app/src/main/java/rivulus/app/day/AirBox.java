@@ -65,9 +65,11 @@ final class AirBox implements DayStage.PartBox {
         note.setId("air-note");
         note.getStyleClass().add("air-note");
         note.setOnAction(_ -> keep());
+        session.document().typed().watch("note", note, this::keep, () -> Look.show(note, true));
         note.setOnKeyPressed(
                 event -> {
                     if (event.getCode() != KeyCode.ESCAPE) return;
+                    note.clear();
                     Look.show(note, false);
                     begin.requestFocus();
                     event.consume();
@@ -123,6 +125,7 @@ final class AirBox implements DayStage.PartBox {
         board = Optional.empty();
         pressed.clear();
         for (VBox box : List.of(presses, hears, keys, batteries, held)) box.getChildren().clear();
+        note.clear();
         Look.show(note, false);
         locked();
         tick();
@@ -213,18 +216,21 @@ final class AirBox implements DayStage.PartBox {
 
     private void ask(Logged.Kind kind, String begins) {
         noting = kind;
-        note.setText(begins);
+        // what was typed and could not be entered is not written over
+        if (note.getText().isBlank()) note.setText(begins);
         Look.show(note, true);
         middle.applyCss();
         note.requestFocus();
-        note.positionCaret(begins.length());
+        note.positionCaret(note.getLength());
     }
 
     private void keep() {
         String text = note.getText().strip();
-        if (!text.isEmpty()) session.days().log(noting, text);
+        if (!text.isEmpty() && !session.days().log(noting, text)) return; // it stays, to be mended
+        boolean had = note.isFocused();
+        note.clear();
         Look.show(note, false);
-        begin.requestFocus();
+        if (had) begin.requestFocus();
     }
 
     private void battery() {

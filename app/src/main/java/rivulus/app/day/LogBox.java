@@ -46,12 +46,8 @@ final class LogBox implements DayStage.PartBox {
         search.textProperty().addListener((_, _, _) -> draw());
         lesson.setId("lesson");
         lesson.setPromptText("what to do otherwise, then Enter");
-        lesson.setOnAction(
-                _ -> {
-                    String text = lesson.getText().strip();
-                    lesson.clear();
-                    if (!text.isEmpty()) session.days().learn(text);
-                });
+        lesson.setOnAction(_ -> learn());
+        session.document().typed().watch("lesson", lesson, this::learn, () -> {});
         Button save = new Button("Save the log …");
         save.setId("log-save");
         save.setOnAction(_ -> saveLog.run());
@@ -72,6 +68,11 @@ final class LogBox implements DayStage.PartBox {
         side.getChildren().setAll(Look.text("The next time", "pane-title"), lessons, lesson, next);
         session.show().addListener((_, _, _) -> draw());
         draw();
+    }
+
+    private void learn() {
+        String text = lesson.getText().strip();
+        if (text.isEmpty() || session.days().learn(text)) lesson.clear();
     }
 
     @Override

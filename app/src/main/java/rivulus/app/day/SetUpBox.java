@@ -304,6 +304,7 @@ final class SetUpBox implements DayStage.PartBox {
     private void ask() {
         if (chosen().isEmpty()) return;
         reason.clear();
+        Look.stands(reason);
         Look.show(reason, true);
         side.applyCss();
         reason.requestFocus();

@@ -39,6 +39,7 @@ public final class Rows {
 
     /// Does something once somebody has typed: on Enter, and when they go on elsewhere.
     public static void onDone(TextField typed, Runnable then) {
+        Look.stands(typed);
         typed.setOnAction(_ -> then.run());
         typed.focusedProperty()
                 .addListener(

@@ -8,6 +8,7 @@ import javafx.scene.Parent;
 import javafx.scene.Scene;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
+import javafx.scene.control.TextField;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -107,5 +108,18 @@ public final class Look {
     public static void show(Node node, boolean shown) {
         node.setVisible(shown);
         node.setManaged(shown);
+    }
+
+    private static final String STANDS = "stands";
+
+    /// Says what stands in a field where nothing is typed: its text as it is now. A field that has
+    /// the keyboard and holds something else holds what is typed and not entered.
+    public static void stands(TextField field) {
+        field.getProperties().put(STANDS, field.getText() == null ? "" : field.getText());
+    }
+
+    /// What stands in a field where nothing is typed; empty where nobody said.
+    public static Optional<String> standing(TextField field) {
+        return Optional.ofNullable((String) field.getProperties().get(STANDS));
     }
 }

@@ -62,10 +62,21 @@ final class FeedRow extends VBox {
         sentence.focusedProperty().addListener((_, _, _) -> offer());
         sentence.addEventFilter(KeyEvent.KEY_PRESSED, this::key);
         take.setOnAction(_ -> mixings.let(feed, feed.asked()));
+        session.document()
+                .typed()
+                .watch(
+                        "mix/" + id,
+                        sentence,
+                        () -> shown,
+                        then -> {
+                            carryOut();
+                            then.run();
+                        },
+                        () -> {});
     }
 
     void show(Feed now, MixLanguage words) {
-        boolean written = sentence.isFocused() && !sentence.getText().equals(shown);
+        boolean written = !sentence.getText().equals(shown);
         feed = now;
         language = words;
         name.setText(now.name());
@@ -114,7 +125,10 @@ final class FeedRow extends VBox {
             return;
         }
         switch (language.read(sentence.getText())) {
-            case MixLanguage.Says(var steps) -> mixings.let(feed, Optional.of(steps));
+            case MixLanguage.Says(var steps) -> {
+                shown = sentence.getText();
+                mixings.let(feed, Optional.of(steps));
+            }
             case MixLanguage.Mistake mistake -> {
                 told.setText(Words.sentence(mistake.sentence()) + ".");
                 Look.show(told, true);

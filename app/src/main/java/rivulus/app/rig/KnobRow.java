@@ -129,7 +129,7 @@ final class KnobRow extends VBox {
                     event.consume();
                 });
         line.getChildren().addAll(down, field, up);
-        return () -> field.setText(row.use().say(row.stands()));
+        return () -> stand(field);
     }
 
     /// One step up or down: a whole decibel, or a bigger knob step; off below the bottom.
@@ -152,7 +152,12 @@ final class KnobRow extends VBox {
     private void typed(Function<String, Optional<Setting>> read, TextField field) {
         Optional<Setting> setting = read.apply(field.getText());
         setting.ifPresent(this::turn);
-        if (setting.isEmpty()) field.setText(row.use().say(row.stands()));
+        if (setting.isEmpty()) stand(field);
+    }
+
+    private void stand(TextField field) {
+        field.setText(row.use().say(row.stands()));
+        Look.stands(field);
     }
 
     /// "-6", "−6.0 dB", "off"; nothing where it is neither.

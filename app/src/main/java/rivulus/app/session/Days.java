@@ -89,8 +89,8 @@ public final class Days implements AutoCloseable {
         return Clocks.of(show(), now()).now().map(Scene::id).orElse("");
     }
 
-    private void edit(String name, UnaryOperator<Day> change) {
-        session.document().edit(name, show -> show.withDay(change.apply(show.day())));
+    private boolean edit(String name, UnaryOperator<Day> change) {
+        return session.document().edit(name, show -> show.withDay(change.apply(show.day())));
     }
 
     /// A line of the log, about now.
@@ -307,15 +307,18 @@ public final class Days implements AutoCloseable {
     }
 
     /// Writes a line into the log.
-    public void log(Logged.Kind kind, String text) {
-        log(kind, "", text);
+    ///
+    /// @return whether it was; else why not has been told
+    public boolean log(Logged.Kind kind, String text) {
+        return log(kind, "", text);
     }
 
     /// Writes a line into the log.
     ///
     /// @param about the id of the device or person that it is about; or empty
-    public void log(Logged.Kind kind, String about, String text) {
-        edit("Log: " + text, day -> day.logged(line(kind, text).about(about)));
+    /// @return whether it was; else why not has been told
+    public boolean log(Logged.Kind kind, String about, String text) {
+        return edit("Log: " + text, day -> day.logged(line(kind, text).about(about)));
     }
 
     /// Takes a line out of the log.
@@ -326,8 +329,10 @@ public final class Days implements AutoCloseable {
     // Lessons
 
     /// Keeps what to do otherwise the next time.
-    public void learn(String text) {
-        edit("Next time: " + text, day -> day.learned(text, ""));
+    ///
+    /// @return whether it was; else why not has been told
+    public boolean learn(String text) {
+        return edit("Next time: " + text, day -> day.learned(text, ""));
     }
 
     /// Keeps whether a lesson is done.

@@ -1,9 +1,11 @@
 package rivulus.app.session;
 
 import java.nio.file.Path;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.SequencedMap;
 import java.util.Set;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.Consumer;
@@ -13,6 +15,7 @@ import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.beans.property.ReadOnlyBooleanWrapper;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
+import javafx.beans.property.ReadOnlyStringProperty;
 import rivulus.disk.FileTrouble;
 import rivulus.disk.Fingerprint;
 import rivulus.file.Change;
@@ -28,10 +31,10 @@ import rivulus.show.Show;
 public final class Document implements AutoCloseable {
     private final Shelf shelf;
     private final Settings settings;
-    private final Optional<Journal> journal;
+    private final Keeper keeper;
+    private final Typed typed = new Typed(this::typedOn);
     private final Consumer<String> said;
     private final Consumer<Mishap> mishaps;
-    private final Work keeping;
     private final Work reading;
     private final Work writing;
     private final History history = new History();
@@ -72,10 +75,9 @@ public final class Document implements AutoCloseable {
             Consumer<Mishap> mishaps) {
         this.shelf = shelf;
         this.settings = settings;
-        this.journal = journal;
         this.said = said;
         this.mishaps = mishaps;
-        keeping = new Work("keep", "keeping unsaved changes", mishaps);
+        keeper = new Keeper(settings.journals(), journal, mishaps);
         reading = new Work("read", "opening a show", this::notOpened);
         writing = new Work("write", "saving the show", mishaps);
     }
@@ -97,7 +99,17 @@ public final class Document implements AutoCloseable {
         return file.getReadOnlyProperty();
     }
 
-    /// Whether something would be lost by closing.
+    /// What is typed and not entered yet.
+    public Typed typed() {
+        return typed;
+    }
+
+    /// Why a kill would cost what is not saved, at the moment; empty where it would not.
+    public ReadOnlyStringProperty unkept() {
+        return keeper.trouble();
+    }
+
+    /// Whether something would be lost by closing: of the show, or of what is typed.
     public ReadOnlyBooleanProperty dirty() {
         return dirty.getReadOnlyProperty();
     }
@@ -113,14 +125,16 @@ public final class Document implements AutoCloseable {
     ///
     /// @param from the file it came from, or null for one that has none yet
     public void take(Show newShow, Path from) {
+        Show plan = untyped(newShow);
         history.clear();
         takenUp.clear();
         onDisk.set(OnDisk.NOWHERE);
         saved = newShow;
         file.set(from);
-        show.set(newShow);
+        show.set(plan);
         begins.run();
-        put(newShow);
+        typed.comeBack(newShow.typed());
+        put(plan);
         said.accept("Opened " + (from == null ? newShow.title() : from.getFileName()));
         if (from != null) settings.used(from);
     }
@@ -128,7 +142,9 @@ public final class Document implements AutoCloseable {
     /// Takes up what a program left behind. The file it belongs to is compared before it is saved
     /// to; the other program's journal goes once this one's holds it.
     public void take(Journal.Left left) {
-        take(left.show(), null);
+        SequencedMap<String, String> texts = new LinkedHashMap<>(left.show().typed());
+        texts.remove(Typed.FIELD);
+        take(left.show().withTyped(texts), null);
         file.set(left.file().orElse(null));
         left.file().ifPresent(path -> onDisk.set(new OnDisk(path, left.held())));
         saved = Show.untitled();
@@ -138,16 +154,34 @@ public final class Document implements AutoCloseable {
         said.accept("Recovered " + left.show().title());
     }
 
+    /// The plan alone.
+    private static Show untyped(Show whole) {
+        return whole.typed().isEmpty() ? whole : whole.withTyped(new LinkedHashMap<>());
+    }
+
+    /// The show as it is saved: with what is typed.
+    private Show whole() {
+        SequencedMap<String, String> texts = typed.texts();
+        return texts.isEmpty() ? show.get() : show.get().withTyped(texts);
+    }
+
     /// Opens a file.
     ///
+    /// @param overtaken asked where something was done while the file was read: it goes on, or not
     /// @param failed told where it cannot be used; the present show stays
-    public void open(Path path, Consumer<FileTrouble> failed) {
+    public void open(Path path, Consumer<Runnable> overtaken, Consumer<FileTrouble> failed) {
         said.accept("Opening " + path.getFileName() + " …");
+        Show before = whole();
         read(
                 path,
                 read -> {
-                    take(read.show(), path);
-                    onDisk.set(new OnDisk(path, read.print()));
+                    Runnable takeUp =
+                            () -> {
+                                take(read.show(), path);
+                                onDisk.set(new OnDisk(path, read.print()));
+                            };
+                    if (whole().equals(before)) takeUp.run();
+                    else overtaken.accept(takeUp);
                 },
                 trouble -> {
                     said.accept(path.getFileName() + " was not opened");
@@ -188,7 +222,7 @@ public final class Document implements AutoCloseable {
 
     /// @param own whether the file is the show's own, which others may have changed
     private void save(Path path, boolean own, SavingTold told) {
-        Show written = show.get();
+        Show written = whole();
         writing.each(
                 _ -> Attempt.at(() -> saved(written, path, own)),
                 saving ->
@@ -238,7 +272,8 @@ public final class Document implements AutoCloseable {
         read(
                 path,
                 read -> {
-                    if (!put("Take up what is in " + path.getFileName(), read.show())) return;
+                    if (!put("Take up what is in " + path.getFileName(), untyped(read.show())))
+                        return;
                     onDisk.set(new OnDisk(path, read.print()));
                     isSavedAs(show.get());
                 },
@@ -254,7 +289,18 @@ public final class Document implements AutoCloseable {
 
     private void isSavedAs(Show written) {
         saved = written;
-        dirty.set(!show.get().equals(saved));
+        weigh();
+        keepJournal();
+    }
+
+    /// Looks whether something would be lost by closing.
+    private void weigh() {
+        dirty.set(typed.inField().isPresent() || !whole().equals(saved));
+    }
+
+    /// Something else is typed.
+    private void typedOn() {
+        weigh();
         keepJournal();
     }
 
@@ -264,13 +310,17 @@ public final class Document implements AutoCloseable {
     /// opened again.
     ///
     /// @param name what it does, for undo: "Set Show desk · USB 1 call feed to mix-minus"
-    public void edit(String name, UnaryOperator<Show> what) {
-        put(name, what.apply(show.get()));
+    ///
+    /// @return whether it was done; else why not has been told
+    public boolean edit(String name, UnaryOperator<Show> what) {
+        return put(name, what.apply(show.get()));
     }
 
     /// Makes a change that was thought out on an earlier state of the show, on the show as it is.
-    public void edit(String name, Change change) {
-        edit(name, change, UnaryOperator.identity());
+    ///
+    /// @return whether it was made; else why not has been told
+    public boolean edit(String name, Change change) {
+        return edit(name, change, UnaryOperator.identity());
     }
 
     /// The same, in one step with what is written down of it.
@@ -375,7 +425,7 @@ public final class Document implements AutoCloseable {
     private void put(Show newShow) {
         show.set(newShow);
         shelf.shows(newShow);
-        dirty.set(!newShow.equals(saved));
+        weigh();
         keepJournal();
         changes.accept(newShow);
     }
@@ -383,50 +433,26 @@ public final class Document implements AutoCloseable {
     // The journal
 
     private void keepJournal() {
-        if (journal.isEmpty()) return;
-        Show kept = show.get();
-        boolean unsaved = dirty.get();
-        Optional<Path> path = Optional.ofNullable(file.get());
         List<Journal.Left> others = List.copyOf(takenUp);
-        keeping.ask(
-                _ -> writeJournal(kept, path, unsaved, others),
-                trouble -> {
-                    if (trouble.isEmpty()) others.forEach(takenUp::remove);
-                    trouble.ifPresent(said);
-                });
-    }
-
-    /// @param others what holds the same, and goes once it is written here or saved
-    private Optional<String> writeJournal(
-            Show kept, Optional<Path> path, boolean unsaved, List<Journal.Left> others) {
-        try {
-            if (unsaved) journal.get().keep(kept, path, held(path), others);
-            for (Journal.Left other : others) other.discard();
-            if (!unsaved) journal.get().clear();
-            return Optional.empty();
-        } catch (FileTrouble trouble) {
-            return Optional.of(trouble.getMessage());
-        }
+        SequencedMap<String, String> texts = typed.texts();
+        typed.inField().ifPresent(text -> texts.put(Typed.FIELD, text));
+        Show kept = texts.isEmpty() ? show.get() : show.get().withTyped(texts);
+        keeper.keep(
+                new Keeper.Unsaved(kept, Optional.ofNullable(file.get()), dirty.get(), others),
+                this::held,
+                () -> others.forEach(takenUp::remove));
     }
 
     /// Whether everything that was asked has been read and written.
     boolean isSettled() {
-        return Stream.of(keeping, reading, writing).allMatch(Work::isIdle);
+        return keeper.isSettled() && Stream.of(reading, writing).allMatch(Work::isIdle);
     }
 
     /// Finishes what is being saved, and forgets the journal.
     @Override
     public void close() {
         writing.finish();
-        for (Work work : List.of(keeping, reading)) work.close();
-        journal.ifPresent(
-                kept -> {
-                    try {
-                        kept.close();
-                    } catch (FileTrouble trouble) {
-                        System.getLogger("rivulus")
-                                .log(System.Logger.Level.WARNING, trouble.getMessage());
-                    }
-                });
+        reading.close();
+        keeper.close();
     }
 }

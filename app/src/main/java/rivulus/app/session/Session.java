@@ -259,7 +259,7 @@ public final class Session implements AutoCloseable {
     }
 
     /// On air the plan is locked: from when a scene begins, or is on again after an undo, to the
-    // end.
+    /// end.
     private void lockOnAir() {
         boolean is = days.isOnAir();
         if (is != onAir) document.lock(is);
@@ -518,12 +518,15 @@ public final class Session implements AutoCloseable {
     }
 
     /// Makes an edit, and turns to what it chooses: an ear, a scene or a device.
-    public void edit(Edit edit) {
-        document.edit(edit.name(), edit.change());
+    ///
+    /// @return whether it was made; else why not has been told
+    public boolean edit(Edit edit) {
+        if (!document.edit(edit.name(), edit.change())) return false;
         Show now = show().get();
         if (now.ear(edit.chosen()).isPresent()) ear.set(edit.chosen());
         else if (now.scene(edit.chosen()).isPresent()) scene.set(edit.chosen());
         else if (now.rig().device(edit.chosen()).isPresent()) device.set(edit.chosen());
+        return true;
     }
 
     /// Reads lines as they would be taken into the show as it is now; only the latest text counts.

@@ -75,6 +75,7 @@ final class Work implements AutoCloseable {
             Consumer<T> answer,
             BooleanSupplier stale,
             BooleanSupplier unwanted) {
+        if (thread.isShutdown()) return; // a clock may tick once more while the window closes
         waiting++;
         thread.execute(
                 () -> {

@@ -18,6 +18,7 @@ import rivulus.app.session.Picture;
 import rivulus.app.session.Recordings;
 import rivulus.app.session.SavingTold;
 import rivulus.app.session.Session;
+import rivulus.app.session.Typed;
 import rivulus.disk.FileNames;
 import rivulus.disk.FileTrouble;
 import rivulus.disk.SafeFile;
@@ -71,6 +72,7 @@ final class Files {
                         session.document()
                                 .open(
                                         file,
+                                        this::orSaveFirst,
                                         trouble -> trouble("This show cannot be opened", trouble)));
     }
 
@@ -139,8 +141,16 @@ final class Files {
 
     /// @param then done once it is saved
     private void save(Runnable then) {
-        if (session.document().file().get() == null) saveAs(then);
-        else saveTo(session.document().file().get(), then);
+        entered(
+                () -> {
+                    if (session.document().file().get() == null) saveAsked(then);
+                    else saveTo(session.document().file().get(), then);
+                });
+    }
+
+    /// What is typed is entered first, as far as it can be.
+    private void entered(Runnable then) {
+        session.document().typed().enter(then);
     }
 
     void saveAs() {
@@ -148,6 +158,10 @@ final class Files {
     }
 
     private void saveAs(Runnable then) {
+        entered(() -> saveAsked(then));
+    }
+
+    private void saveAsked(Runnable then) {
         ask(
                 FileNames.of(session.show().get().title()) + ShowFile.ENDING,
                 List.of(),
@@ -360,8 +374,11 @@ final class Files {
         }
         panel(
                         "Save “" + session.show().get().title() + "” first?",
-                        "It has changes that are not saved.")
-                .answer("Save", () -> save(then))
+                        session.document().typed().isEmpty()
+                                ? "It has changes that are not saved."
+                                : "It has changes that are not saved; what is typed and not entered"
+                                        + " yet is among them.")
+                .answer("Save", () -> save(() -> orSaveFirst(then)))
                 .answer("Leave them", then)
                 .answer("Stay here", () -> {});
     }
@@ -371,10 +388,14 @@ final class Files {
         if (left.isEmpty()) return;
         Journal.Left latest = left.getFirst();
         String where = latest.file().map(file -> " (" + file.getFileName() + ")").orElse("");
+        String field =
+                Optional.ofNullable(latest.show().typed().get(Typed.FIELD))
+                        .map(" In a field stood, not entered yet: “%s”."::formatted)
+                        .orElse("");
         panel(
                         "Take up where you were?",
-                        "Rivulus ended without saving “%s”%s. Its last change is kept."
-                                .formatted(latest.show().title(), where))
+                        "Rivulus ended without saving “%s”%s. Its last change is kept.%s"
+                                .formatted(latest.show().title(), where, field))
                 .answer("Recover it", () -> session.document().take(latest))
                 .answer("Throw it away", () -> discard(latest))
                 .answer("Later", () -> {});

@@ -67,6 +67,7 @@ public final class MainWindow {
         accelerate("Shortcut+SUBTRACT", () -> session.settings().scaleBy(1 / 1.1));
         session.mishap().addListener((_, _, mishap) -> tell(mishap));
         session.document().refusal().addListener((_, _, refusal) -> tell(refusal));
+        session.document().typed().watch(scene);
         scene.setOnDragOver(this::dragOver);
         scene.setOnDragDropped(this::dropped);
     }
