@@ -65,7 +65,6 @@ final class AirBox implements DayStage.PartBox {
         note.setId("air-note");
         note.getStyleClass().add("air-note");
         note.setOnAction(_ -> keep());
-        session.document().typed().watch("note", note, this::keep, () -> Look.show(note, true));
         note.setOnKeyPressed(
                 event -> {
                     if (event.getCode() != KeyCode.ESCAPE) return;
@@ -102,6 +101,7 @@ final class AirBox implements DayStage.PartBox {
         Look.show(note, false);
         session.document().locked().subscribe(_ -> locked());
         clear();
+        session.document().typed().watch("note", note, this::keep, () -> Look.show(note, true));
     }
 
     private static Node hint(String key, String does) {
