@@ -209,4 +209,82 @@ class FilesTest {
             assertThat(left).doesNotExist();
         }
     }
+
+    private void leftBehind(Path journals, String title) throws Exception {
+        Journal journal = Journal.in(journals);
+        journal.keep(cafe.titled(title), Optional.of(file));
+        journal.letGo();
+    }
+
+    @Test
+    void everythingThatWasLeftBehindIsOffered() throws Exception {
+        Path journals = folder.resolve("journals");
+        for (String title : new String[] {"First", "Second", "Third"}) leftBehind(journals, title);
+        try (Hand hand = Hand.atNewWindow(folder)) {
+            assertThat(hand.textIn("#panel"))
+                    .contains(
+                            "“First”", "“Second”", "“Third”", "Kept on ", "café.rivulus was saved");
+            assertThat(hand.textIn("#panel").indexOf("“Third”"))
+                    .isLessThan(hand.textIn("#panel").indexOf("“First”"));
+            hand.click(hand.withText("Throw it away"));
+            assertThat(hand.textIn("#panel")).doesNotContain("“Third”").contains("“Second”");
+            hand.click(hand.withText("Recover it"));
+            assertThat(hand.textsIn("#show-title")).containsExactly("Second *");
+            hand.press(KeyCode.CONTROL, KeyCode.K);
+            hand.type("left behind");
+            hand.press(KeyCode.ENTER);
+            assertThat(hand.textIn("#panel")).contains("“First”").doesNotContain("“Second”");
+            hand.click(hand.withText("Recover it"));
+            assertThat(hand.textIn("#panel")).contains("Save “Second” first?");
+        }
+    }
+
+    @Test
+    void whatASaveWroteOverCanBeTakenUpAgain() throws Exception {
+        try (Hand hand = Hand.atNewWindow(folder)) {
+            hand.act(() -> hand.window().open(file));
+            for (String title : new String[] {"First", "Second"}) {
+                hand.edit("Rename", show -> show.titled(title));
+                hand.press(KeyCode.CONTROL, KeyCode.S);
+            }
+            hand.press(KeyCode.CONTROL, KeyCode.K);
+            hand.type("saved over");
+            hand.press(KeyCode.ENTER);
+            assertThat(hand.textIn("#panel"))
+                    .contains(
+                            "Before it was saved over",
+                            "title: First there, Second here",
+                            "title: The language café there, Second here");
+            hand.click(hand.all(".take-left").getLast());
+            assertThat(hand.textsIn("#show-title")).containsExactly("The language café *");
+            hand.press(KeyCode.CONTROL, KeyCode.Z);
+            assertThat(hand.textsIn("#show-title")).containsExactly("Second");
+        }
+    }
+
+    @Test
+    void thatNothingIsKeptIsToldForAsLongAsItIsSoAndTriedAgain() throws Exception {
+        Path journals = folder.resolve("journals");
+        try (Hand hand = Hand.atNewWindow(folder)) {
+            hand.act(() -> hand.window().open(file));
+            hand.edit("Rename", show -> show.titled("First"));
+            assertThat(Hand.onFx(() -> hand.find("#kept-bar").isVisible())).isFalse();
+            try (var all = Files.list(journals)) {
+                for (Path one : all.toList()) Files.delete(one);
+            }
+            Files.delete(journals);
+            Files.writeString(journals, "a file where the folder was");
+            hand.edit("Rename", show -> show.titled("Second"));
+            assertThat(hand.textIn("#kept-bar")).contains("neither saved nor kept", "journals");
+            hand.press(KeyCode.CONTROL, KeyCode.DIGIT2);
+            assertThat(Hand.onFx(() -> hand.find("#kept-bar").isVisible())).isTrue();
+            Files.delete(journals);
+            Hand.await(() -> !hand.find("#kept-bar").isVisible());
+            try (var all = Files.list(journals)) {
+                assertThat(all.filter(f -> f.toString().endsWith(".journal")))
+                        .singleElement()
+                        .satisfies(journal -> assertThat(journal).content().contains("Second"));
+            }
+        }
+    }
 }

@@ -285,6 +285,21 @@ public final class SafeFile {
         }
     }
 
+    /// Lets nobody but its owner look into a folder. Not every platform has such marks, and not
+    /// everybody may set them.
+    public static void closeToOthers(Path folder) {
+        try {
+            Files.setPosixFilePermissions(
+                    folder,
+                    EnumSet.of(
+                            PosixFilePermission.OWNER_READ,
+                            PosixFilePermission.OWNER_WRITE,
+                            PosixFilePermission.OWNER_EXECUTE));
+        } catch (IOException | UnsupportedOperationException notHere) {
+            // then the folder above has to keep others out
+        }
+    }
+
     /// What programs that were killed while saving left in a folder goes, once a run.
     private static void sweep(Path folder) {
         if (!SWEPT.add(folder)) return;

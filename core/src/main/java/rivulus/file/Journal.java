@@ -13,15 +13,17 @@ import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.nio.file.StandardOpenOption;
-import java.nio.file.attribute.PosixFilePermissions;
 import java.time.DateTimeException;
 import java.time.Instant;
+import java.time.ZoneId;
+import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -89,7 +91,7 @@ public final class Journal implements AutoCloseable {
     public static Journal in(Path folder) throws FileTrouble {
         try {
             Files.createDirectories(folder);
-            closeToOthers(folder);
+            SafeFile.closeToOthers(folder);
             while (true) {
                 String name = UUID.randomUUID().toString();
                 Path lockFile = folder.resolve(name + LOCK);
@@ -106,15 +108,6 @@ public final class Journal implements AutoCloseable {
             throw new FileTrouble(
                     folder + ": unsaved changes cannot be kept here: " + failed.getMessage(),
                     failed);
-        }
-    }
-
-    /// Not every platform has such marks, and not everybody may set them.
-    private static void closeToOthers(Path folder) {
-        try {
-            Files.setPosixFilePermissions(folder, PosixFilePermissions.fromString("rwx------"));
-        } catch (IOException | UnsupportedOperationException notHere) {
-            // then the folder above has to keep others out
         }
     }
 
@@ -272,6 +265,34 @@ public final class Journal implements AutoCloseable {
     /// @param written when the last edit was kept
     public record Left(
             Path journal, Show show, Optional<Path> file, Fingerprint held, Instant written) {
+        /// When it was kept and how large it is, beside the file it belongs to: "kept on 1 December
+        /// at 20:03, 48 kB; café.rivulus was saved on 1 December at 19:40, 47 kB".
+        public String words(ZoneId zone) {
+            String kept = "kept " + on(written, zone) + size(journal);
+            if (file.isEmpty()) return kept + "; it was never saved";
+            Path saved = file.get();
+            try {
+                Instant at = Files.getLastModifiedTime(saved).toInstant();
+                return "%s; %s was saved %s%s"
+                        .formatted(kept, SafeFile.name(saved), on(at, zone), size(saved));
+            } catch (IOException gone) {
+                return "%s; %s is not there any more".formatted(kept, SafeFile.name(saved));
+            }
+        }
+
+        private static String on(Instant at, ZoneId zone) {
+            return DateTimeFormatter.ofPattern("'on' d MMMM 'at' HH:mm", Locale.ENGLISH)
+                    .format(at.atZone(zone));
+        }
+
+        private static String size(Path file) {
+            try {
+                return ", %d kB".formatted(Math.max(1, Files.size(file) / 1000));
+            } catch (IOException gone) {
+                return "";
+            }
+        }
+
         /// Throws it away.
         public void discard() throws FileTrouble {
             delete(journal);

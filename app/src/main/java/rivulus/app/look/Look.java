@@ -73,6 +73,13 @@ public final class Look {
         return scroll;
     }
 
+    /// The same, at most so many pixels high.
+    public static ScrollPane scroll(Node content, double most) {
+        ScrollPane scroll = scroll(content);
+        scroll.setMaxHeight(most);
+        return scroll;
+    }
+
     /// Lays something out anew; the keyboard stays on what has the same id then.
     public static void relaid(Parent parent, Runnable laying) {
         Optional<String> focused =

@@ -11,6 +11,7 @@ import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.Consumer;
 import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
+import javafx.application.Platform;
 import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.beans.property.ReadOnlyBooleanWrapper;
 import javafx.beans.property.ReadOnlyObjectProperty;
@@ -21,6 +22,7 @@ import rivulus.disk.Fingerprint;
 import rivulus.file.Change;
 import rivulus.file.Journal;
 import rivulus.file.ShowFile;
+import rivulus.file.Versions;
 import rivulus.show.Day;
 import rivulus.show.Show;
 
@@ -241,6 +243,7 @@ public final class Document implements AutoCloseable {
     }
 
     private Saving saved(Show written, Path path, boolean own) throws FileTrouble {
+        keepVersion(path);
         Optional<Fingerprint> print =
                 own
                         ? ShowFile.save(written, path, held(Optional.of(path)))
@@ -248,6 +251,53 @@ public final class Document implements AutoCloseable {
         if (print.isEmpty()) return new Saving.Changed(elsewhere(written, path));
         onDisk.set(new OnDisk(path, print.get()));
         return new Saving.Done();
+    }
+
+    /// That it cannot be kept is no reason not to save.
+    private void keepVersion(Path path) {
+        try {
+            versions().keep(path);
+        } catch (FileTrouble unkept) {
+            Platform.runLater(() -> said.accept(unkept.getMessage()));
+        }
+    }
+
+    private Versions versions() {
+        return new Versions(settings.versions());
+    }
+
+    /// A version of the show's file from before it was saved over.
+    ///
+    /// @param elsewhere what it holds, and how it differs from the show as it is
+    public record Earlier(Versions.Version version, Elsewhere elsewhere) {}
+
+    /// Looks for what the show's file held before it was saved over, newest first.
+    public void earlier(Consumer<List<Earlier>> then) {
+        Path path = file.get();
+        if (path == null) {
+            then.accept(List.of());
+            return;
+        }
+        Show mine = show.get();
+        reading.ask(
+                _ ->
+                        versions().of(path).stream()
+                                .map(
+                                        version ->
+                                                new Earlier(
+                                                        version, elsewhere(mine, version.copy())))
+                                .toList(),
+                then);
+    }
+
+    /// Takes up an earlier version. Undo brings back what was here.
+    public void takeEarlier(Show earlier) {
+        put("Take up an earlier version", untyped(earlier));
+    }
+
+    /// What programs that are no longer running left behind.
+    public void leftBehind(Consumer<Journal.Found> then) {
+        reading.ask(_ -> Journal.leftIn(settings.journals(), shelf.prover().catalogue()), then);
     }
 
     /// What a file held when it was last read or written here.

@@ -72,6 +72,11 @@ public final class Settings implements AutoCloseable {
         return folder.resolve("journals");
     }
 
+    /// Where what show files held before they were saved over is kept.
+    public Path versions() {
+        return folder.resolve("versions");
+    }
+
     /// Where the user's own kinds of gear are kept.
     public Path library() {
         return folder.resolve("templates");

@@ -73,6 +73,15 @@ final class Commands {
         all.add(Command.of("Open a show …", "Shortcut+O", window.files()::openShow));
         all.add(Command.of("Save", "Shortcut+S", window.files()::save));
         all.add(Command.of("Save as …", "Shortcut+Shift+S", window.files()::saveAs));
+        all.add(
+                Command.when(
+                        "What the file held before it was saved over …",
+                        "",
+                        () -> session.document().file().get() != null,
+                        window.files()::offerEarlier));
+        all.add(
+                Command.of(
+                        "What earlier runs left behind unsaved …", "", window.files()::offerAgain));
         DemoShows.all()
                 .forEach(
                         (name, title) ->

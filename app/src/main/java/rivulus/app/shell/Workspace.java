@@ -6,6 +6,7 @@ import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.StackPane;
+import javafx.scene.layout.VBox;
 import rivulus.app.brief.BriefStage;
 import rivulus.app.day.DayStage;
 import rivulus.app.levels.LevelsStage;
@@ -104,7 +105,7 @@ final class Workspace extends BorderPane {
         setTop(new TopBar(session, stages, window::openPalette));
         setLeft(rail);
         setCenter(middle);
-        setBottom(new BottomBar(session, drawer));
+        setBottom(new VBox(new KeptBar(session.document()), new BottomBar(session, drawer)));
         session.stage().addListener((_, _, _) -> arrange());
         session.device().addListener((_, _, _) -> arrange());
         widthProperty().addListener((_, _, _) -> arrange());
