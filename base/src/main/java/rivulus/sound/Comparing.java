@@ -30,7 +30,7 @@ public final class Comparing {
     ///
     /// @param channel counted from 0; −1 for all together
     public static Stretch read(Path file, int channel) throws FileTrouble {
-        try (WavFile wav = WavFile.open(file)) {
+        try (SoundFile wav = SoundFile.open(file)) {
             int rate = wav.format().rateHz();
             int most = (int) Math.min(wav.frames(), (long) (MOST_S * rate));
             double[] all = new double[most];

@@ -20,12 +20,12 @@ public final class Measuring {
     /// @param goesOn asked now and then, with the part that is done, 0 to 1; no ends it
     /// @return empty where it was ended
     public static Optional<Measured> of(Path file, DoublePredicate goesOn) throws FileTrouble {
-        try (WavFile wav = WavFile.open(file)) {
+        try (SoundFile wav = SoundFile.open(file)) {
             return of(wav, goesOn);
         }
     }
 
-    private static Optional<Measured> of(WavFile wav, DoublePredicate goesOn) throws FileTrouble {
+    private static Optional<Measured> of(SoundFile wav, DoublePredicate goesOn) throws FileTrouble {
         WavFormat format = wav.format();
         int count = format.channels();
         ChannelMeter[] meters = new ChannelMeter[count];

@@ -5,26 +5,22 @@ import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.channels.FileChannel;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
 import java.util.ArrayList;
 import java.util.List;
 import rivulus.disk.FileTrouble;
+import rivulus.disk.SafeFile;
 
 /// A WAV file that is read from beginning to end: RIFF/WAVE, Broadcast Wave (EBU Tech 3285) and
-/// RF64 (EBU Tech 3306); PCM of 16, 24 and 32 bits, floating point of 32 and 64. FLAC is unpacked
-/// first ([FlacFile]).
+/// RF64 (EBU Tech 3306); PCM of 16, 24 and 32 bits, floating point of 32 and 64.
 ///
 /// Reads in blocks of its own; memory does not depend on its length. What is wrong with it and can
 /// be borne is a note ([#notes()]); what cannot is refused with the place. A sample that is not a
 /// number, or infinite, is read as silence and counted.
-public final class WavFile implements AutoCloseable {
+public final class WavFile implements SoundFile {
     /// More channels are not read.
     public static final int MOST_CHANNELS = 256;
-
-    /// What is longer is not read.
-    public static final int MOST_HOURS = 200;
 
     private static final int LEAST_RATE = 4_000;
     private static final int MOST_RATE = 768_000;
@@ -34,11 +30,16 @@ public final class WavFile implements AutoCloseable {
     private static final int BLOCK_BYTES = 1 << 18;
     private static final long UNKNOWN = 0xFFFFFFFFL;
 
+    /// More parts than any header has.
+    private static final int MOST_CHUNKS = 1000;
+
     private final String name;
     private final FileChannel channel;
     private final List<String> notes = new ArrayList<>();
     private WavFormat format;
     private long frames;
+    private long dataAt;
+    private boolean whole = true;
     private long next;
     private long lost;
     private ByteBuffer bytes;
@@ -50,32 +51,19 @@ public final class WavFile implements AutoCloseable {
 
     /// Opens a file.
     ///
-    /// @throws FileTrouble where it cannot be read, or is no WAV that this program can read; says
-    ///     why, and at which byte
-    public static WavFile open(Path file) throws FileTrouble {
-        String name = file.getFileName().toString();
+    /// @throws FileTrouble where it is no WAV that this program can read; says why, and at which
+    ///     byte
+    static WavFile open(Path file) throws IOException, FileTrouble {
+        String name = SafeFile.name(file);
+        FileChannel channel = FileChannel.open(file, StandardOpenOption.READ);
+        WavFile wav = new WavFile(name, channel);
         try {
-            if (Files.isDirectory(file))
-                throw new FileTrouble(name + " is a folder; name a WAV file in it");
-            Path wave = FlacFile.is(file) ? FlacFile.unpacked(file) : file;
-            FileChannel channel = FileChannel.open(wave, StandardOpenOption.READ);
-            WavFile wav = new WavFile(name, channel);
-            try {
-                wav.readHeader();
-                return wav;
-            } catch (IOException | FileTrouble | RuntimeException broken) {
-                channel.close();
-                throw broken;
-            }
-        } catch (IOException broken) {
-            throw new FileTrouble("%s cannot be read: %s".formatted(name, why(broken)), broken);
+            wav.readHeader();
+            return wav;
+        } catch (IOException | FileTrouble | RuntimeException broken) {
+            channel.close();
+            throw broken;
         }
-    }
-
-    private static String why(IOException broken) {
-        return broken instanceof java.nio.file.NoSuchFileException
-                ? "there is no such file"
-                : String.valueOf(broken.getMessage());
     }
 
     // The header
@@ -90,7 +78,7 @@ public final class WavFile implements AutoCloseable {
         long size = channel.size();
         long dataSize64 = -1;
         long place = 12;
-        while (true) {
+        for (int chunks = 0; ; chunks++) {
             ByteBuffer chunk = at(place, 8);
             if (chunk == null)
                 throw new FileTrouble(
@@ -100,6 +88,10 @@ public final class WavFile implements AutoCloseable {
                                 : "%s holds no sound: no data begins before byte %d, its end"
                                         .formatted(name, size));
             String id = text(chunk, 0);
+            if (!isName(chunk) || chunks == MOST_CHUNKS)
+                throw new FileTrouble(
+                        "%s holds no sound: its header ends at byte %d, and behind it %s"
+                                .formatted(name, place, behind(chunk)));
             long length = chunk.getInt(4) & UNKNOWN;
             if (id.equals("ds64")) {
                 ByteBuffer sizes = at(place + 8, 16);
@@ -117,6 +109,17 @@ public final class WavFile implements AutoCloseable {
             }
             place += 8 + length + (length & 1);
         }
+    }
+
+    private static boolean isName(ByteBuffer chunk) {
+        for (int i = 0; i < 4; i++) if (chunk.get(i) < ' ' || chunk.get(i) > '~') return false;
+        return true;
+    }
+
+    private static String behind(ByteBuffer chunk) {
+        return chunk.getLong(0) == 0
+                ? "are zeros: the recorder was cut off before it wrote any"
+                : "is nothing that belongs there";
     }
 
     private void readFormat(long place, long length) throws IOException, FileTrouble {
@@ -166,16 +169,27 @@ public final class WavFile implements AutoCloseable {
 
     private void begin(long place, long length, boolean untold) throws IOException, FileTrouble {
         long there = Math.max(0, channel.size() - place);
-        long whole = there / format.frameBytes();
+        long all = there / format.frameBytes();
         long told = length / format.frameBytes();
-        if (length == 0 && whole > 0 || untold) {
-            frames = whole;
-            notes.add("Its header does not say how long it is: a recording that was cut off.");
-        } else if (told > whole || length < 0) {
-            frames = whole;
+        dataAt = place;
+        if (length == 0 && all > 0 || untold) {
+            whole = false;
+            long sound = withoutZeros(place, all * format.frameBytes());
+            long heard = -Math.floorDiv(-sound, (long) format.frameBytes());
+            boolean filled = heard > 0 && all - heard > format.rateHz();
+            frames = filled ? heard : all;
+            notes.add(
+                    "Its header does not say how long it is: a recording that was cut off."
+                            + (frames < all
+                                    ? " Its sound ends after %s; behind that are zeros."
+                                            .formatted(clock(seconds()))
+                                    : ""));
+        } else if (told > all || length < 0) {
+            whole = false;
+            frames = all;
             notes.add(
                     "It ends %s before its header says: all that is there was read."
-                            .formatted(clock((told - whole) / (double) format.rateHz())));
+                            .formatted(clock((told - all) / (double) format.rateHz())));
         } else {
             frames = told;
             if (length % format.frameBytes() != 0)
@@ -189,6 +203,29 @@ public final class WavFile implements AutoCloseable {
         int perBlock = Math.max(1, BLOCK_BYTES / format.frameBytes());
         bytes = ByteBuffer.allocate(perBlock * format.frameBytes()).order(ByteOrder.LITTLE_ENDIAN);
         bytes.limit(0);
+    }
+
+    /// How much there is before nothing but zeros follow: a card is filled with them beforehand.
+    private long withoutZeros(long place, long length) throws IOException {
+        long end = length;
+        while (end > 0) {
+            int part = (int) Math.min(BLOCK_BYTES, end);
+            ByteBuffer block = at(place + end - part, part);
+            if (block == null) return length;
+            for (int i = part - 1; i >= 0; i--) if (block.get(i) != 0) return end - part + i + 1;
+            end -= part;
+        }
+        return 0;
+    }
+
+    /// Whether it is as long as its header says.
+    boolean isWhole() {
+        return whole;
+    }
+
+    /// Where its samples begin, in bytes.
+    long dataAt() {
+        return dataAt;
     }
 
     static String clock(double seconds) {
@@ -212,28 +249,22 @@ public final class WavFile implements AutoCloseable {
 
     // What it is
 
-    /// The file's name.
+    @Override
     public String name() {
         return name;
     }
 
-    /// What its samples are.
+    @Override
     public WavFormat format() {
         return format;
     }
 
-    /// How many samples each channel has, as found when it was opened: what is written behind
-    /// meanwhile is left.
+    @Override
     public long frames() {
         return frames;
     }
 
-    /// How long it is.
-    public double seconds() {
-        return frames / (double) format.rateHz();
-    }
-
-    /// What is wrong with it and could be borne, in sentences; complete once it has been read.
+    @Override
     public List<String> notes() {
         List<String> all = new ArrayList<>(notes);
         if (lost > 0)
@@ -248,10 +279,7 @@ public final class WavFile implements AutoCloseable {
 
     // Its samples
 
-    /// Reads on.
-    ///
-    /// @param into an array for each channel, all as long; samples are −1 to 1 at full scale
-    /// @return how many samples of each channel were read, 0 at the end
+    @Override
     public int read(double[][] into) throws FileTrouble {
         int wanted = (int) Math.min(into[0].length, frames - next);
         int done = 0;
@@ -274,7 +302,7 @@ public final class WavFile implements AutoCloseable {
                             .formatted(
                                     name,
                                     clock((next + done) / (double) format.rateHz()),
-                                    why(broken)),
+                                    SoundFile.why(broken)),
                     broken);
         }
         next += done;
@@ -339,7 +367,8 @@ public final class WavFile implements AutoCloseable {
         try {
             channel.close();
         } catch (IOException broken) {
-            throw new FileTrouble("%s cannot be closed: %s".formatted(name, why(broken)), broken);
+            throw new FileTrouble(
+                    "%s cannot be closed: %s".formatted(name, SoundFile.why(broken)), broken);
         }
     }
 }

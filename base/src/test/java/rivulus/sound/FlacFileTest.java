@@ -8,6 +8,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.Random;
+import java.util.stream.Stream;
 import net.sourceforge.javaflacencoder.FLAC_FileEncoder;
 import net.sourceforge.javaflacencoder.StreamConfiguration;
 import org.junit.jupiter.api.Test;
@@ -75,10 +76,11 @@ class FlacFileTest {
                 .isInstanceOf(FileTrouble.class)
                 .hasMessage("head.flac has a broken FLAC header");
         Random random = new Random(7);
-        for (int n = 0; n < 60; n++) {
+        for (int n = 0; n < 200; n++) {
             byte[] bytes = good.clone();
             for (int b = 0; b < 1 + random.nextInt(20); b++)
-                bytes[4 + random.nextInt(n < 30 ? 60 : bytes.length - 4)] = (byte) random.nextInt();
+                bytes[4 + random.nextInt(n % 2 == 0 ? 60 : bytes.length - 4)] =
+                        (byte) random.nextInt();
             Path file = Files.write(folder.resolve("x" + n + ".flac"), bytes);
             try {
                 Measuring.of(file, _ -> true).orElseThrow();
@@ -86,5 +88,53 @@ class FlacFileTest {
                 assertThat(told.getMessage()).startsWith("x" + n + ".flac ").doesNotContain("\n");
             }
         }
+    }
+
+    /// A header may say what it likes: nothing is laid out for it, and nothing beside it.
+    @Test
+    void whatItClaimsCostsNothing() throws Exception {
+        byte[] good = Files.readAllBytes(flac(wav(1, 16, 48_000)));
+        byte[] claims = Arrays.copyOf(good, 110);
+        for (int b = 21; b < 26; b++) claims[b] |= (byte) (b == 21 ? 0x0F : 0xFF);
+        Path file = Files.write(folder.resolve("claims.flac"), claims);
+        assertThatThrownBy(() -> SoundFile.open(file))
+                .isInstanceOf(FileTrouble.class)
+                .hasMessageContaining("more than there can be in it");
+        Path temporary = Path.of(System.getProperty("java.io.tmpdir"));
+        long before = wavs(temporary);
+        Measuring.of(flac(wav(2, 24, 48_000)), _ -> true).orElseThrow();
+        assertThat(wavs(temporary)).isEqualTo(before);
+    }
+
+    private static long wavs(Path folder) throws Exception {
+        try (Stream<Path> files = Files.list(folder)) {
+            return files.filter(f -> f.getFileName().toString().startsWith("rivulus"))
+                    .filter(f -> f.toString().endsWith(".wav"))
+                    .count();
+        }
+    }
+
+    /// A picture that is larger than the file, before the sound.
+    @Test
+    void whatStandsBeforeTheSoundIsSkipped() throws Exception {
+        byte[] good = Files.readAllBytes(flac(wav(1, 16, 48_000)));
+        byte[] with = new byte[good.length + 4 + 900];
+        System.arraycopy(good, 0, with, 0, 42);
+        boolean last = (good[4] & 0x80) != 0;
+        with[4] &= 0x7F;
+        with[42] = (byte) (last ? 0x86 : 6);
+        with[44] = (byte) (900 >> 8);
+        with[45] = (byte) 900;
+        System.arraycopy(good, 42, with, 946, good.length - 42);
+        Path picture = Files.write(folder.resolve("picture.flac"), with);
+        assertThat(Measuring.of(picture, _ -> true).orElseThrow().seconds()).isEqualTo(3);
+        with[43] = (byte) 0xFF;
+        Path larger = Files.write(folder.resolve("larger.flac"), with);
+        assertThatThrownBy(() -> SoundFile.open(larger)).hasMessageContaining("broken FLAC header");
+    }
+
+    @Test
+    void itIsGivenUpWhenNobodyWantsItAnyMore() throws Exception {
+        assertThat(Measuring.of(flac(wav(1, 16, 48_000)), _ -> false)).isEmpty();
     }
 }

@@ -17,6 +17,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 import rivulus.disk.FileTrouble;
 
 /// WAV files as they are written, and as they come from broken cards, cut recordings and jokers.
@@ -44,7 +45,7 @@ class WavFileTest {
     }
 
     private static double[][] read(Path file) throws FileTrouble {
-        try (WavFile wav = WavFile.open(file)) {
+        try (SoundFile wav = SoundFile.open(file)) {
             double[][] all = new double[wav.format().channels()][(int) wav.frames()];
             double[][] some = new double[all.length][1000];
             int at = 0;
@@ -92,6 +93,51 @@ class WavFileTest {
         assertThat(Tones.of(file(wav(1, 1, 48_000, 16, 0, second))).seconds()).isEqualTo(1);
     }
 
+    /// A card is filled with zeros beforehand, and the power fails.
+    @Test
+    void zerosBehindAHeaderAreToldAndNotWalked() throws Exception {
+        byte[] head = Arrays.copyOf(wav(1, 1, 48_000, 16, 0, new byte[0]), 36);
+        Path died = folder.resolve("died.wav");
+        try (RandomAccessFile file = new RandomAccessFile(died.toFile(), "rw")) {
+            file.write(head);
+            file.setLength(3_000_000_000L);
+        }
+        assertThatThrownBy(() -> SoundFile.open(died))
+                .hasMessage(
+                        "died.wav holds no sound: its header ends at byte 36, and behind it are"
+                                + " zeros: the recorder was cut off before it wrote any");
+        byte[] sound = new byte[5 * 48_000 * 2];
+        Arrays.fill(sound, 0, 48_000 * 2, (byte) 17);
+        Measured measured = Tones.of(file(wav(1, 1, 48_000, 16, 0, sound)));
+        assertThat(measured.seconds()).isEqualTo(1);
+        assertThat(measured.notes())
+                .containsExactly(
+                        "Its header does not say how long it is: a recording that was cut off. Its"
+                                + " sound ends after 1.0 s; behind that are zeros.");
+    }
+
+    /// Of a recording that was cut off two figures are written, and not a byte of sound.
+    @ParameterizedTest
+    @ValueSource(longs = {0, 0xFFFFFFFFL, 480_000, 10})
+    void theHeaderOfACutRecordingIsMended(long says) throws Exception {
+        byte[] sound = new byte[48_000 * 2];
+        Arrays.fill(sound, (byte) 17);
+        byte[] before = wav(1, 1, 48_000, 16, says, sound);
+        Path cut = file(before);
+        Optional<WavMending> mending = WavMending.of(cut);
+        if (says == 10) {
+            assertThat(mending).as("what stands behind the sound may be anything").isEmpty();
+            return;
+        }
+        assertThat(mending.orElseThrow().words()).contains("1.0 s of sound");
+        mending.get().write();
+        assertThat(WavMending.of(cut)).isEmpty();
+        assertThat(Tones.of(cut).notes()).isEmpty();
+        assertThat(Tones.of(cut).seconds()).isEqualTo(1);
+        assertThat(Files.readAllBytes(cut)).isEqualTo(wav(1, 1, 48_000, 16, sound.length, sound));
+        assertThatThrownBy(() -> mending.get().write()).hasMessageContaining("changed meanwhile");
+    }
+
     @ParameterizedTest(name = "{0} channels, {1} Hz, {2} bit, kind {3}: {4}")
     @CsvSource({
         "0, 48000, 16, 1, no channels (byte 22)",
@@ -103,7 +149,7 @@ class WavFileTest {
     void whatCannotBeIsSaidWithItsPlace(int channels, int rate, int bits, int kind, String says)
             throws IOException {
         Path odd = file(wav(kind, channels, rate, bits, 100, new byte[100]));
-        assertThatThrownBy(() -> WavFile.open(odd))
+        assertThatThrownBy(() -> SoundFile.open(odd))
                 .isInstanceOf(FileTrouble.class)
                 .hasMessageContaining(says)
                 .hasMessageContaining(odd.getFileName().toString());
@@ -112,16 +158,16 @@ class WavFileTest {
     @Test
     void whatIsNoWavSaysSo() throws IOException {
         Path text = file("Dear Maren, here is the recording".getBytes());
-        assertThatThrownBy(() -> WavFile.open(text)).hasMessageContaining("is no WAV file");
+        assertThatThrownBy(() -> SoundFile.open(text)).hasMessageContaining("is no WAV file");
         Path nothing = file(new byte[0]);
-        assertThatThrownBy(() -> WavFile.open(nothing)).hasMessageContaining("is no WAV file");
-        assertThatThrownBy(() -> WavFile.open(folder)).hasMessageContaining("is a folder");
-        assertThatThrownBy(() -> WavFile.open(folder.resolve("gone.wav")))
+        assertThatThrownBy(() -> SoundFile.open(nothing)).hasMessageContaining("is no WAV file");
+        assertThatThrownBy(() -> SoundFile.open(folder)).hasMessageContaining("is a folder");
+        assertThatThrownBy(() -> SoundFile.open(folder.resolve("gone.wav")))
                 .hasMessageContaining("there is no such file");
         byte[] whole = wav(1, 1, 48_000, 16, 10, new byte[10]);
         for (int length = 0; length < 44; length++) {
             Path cut = file(Arrays.copyOf(whole, length));
-            assertThatThrownBy(() -> WavFile.open(cut)).isInstanceOf(FileTrouble.class);
+            assertThatThrownBy(() -> SoundFile.open(cut)).isInstanceOf(FileTrouble.class);
         }
     }
 
@@ -154,7 +200,7 @@ class WavFileTest {
             file.write(head.array());
             file.setLength(80 + data);
         }
-        try (WavFile wav = WavFile.open(sparse)) {
+        try (SoundFile wav = SoundFile.open(sparse)) {
             assertThat(wav.frames()).isEqualTo(1_250_000_000L);
             assertThat(wav.seconds()).isCloseTo(26_041, within(1.0));
         }

@@ -30,10 +30,13 @@ final class LogCommand implements Callable<Integer> {
                     "Where to write it, ending in .md, .csv, .pdf or .vtt; to the screen where left out.")
     private Path out;
 
+    @Mixin private Force force;
+
     @Spec private CommandSpec spec;
 
     @Override
     public Integer call() throws Exception {
+        force.mayWrite(out);
         if (out != null && SafeFile.name(out).endsWith(CHAPTERS)) {
             byte[] chapters = Chapters.webVtt(show.show()).getBytes(StandardCharsets.UTF_8);
             SafeFile.replace(out, chapters);

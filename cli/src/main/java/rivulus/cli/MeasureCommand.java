@@ -4,8 +4,10 @@ import java.io.PrintWriter;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
@@ -29,6 +31,7 @@ import rivulus.show.Show;
 import rivulus.sound.Channel;
 import rivulus.sound.Measured;
 import rivulus.sound.Measuring;
+import rivulus.sound.WavMending;
 import rivulus.words.Severity;
 import rivulus.words.Words;
 
@@ -56,22 +59,33 @@ final class MeasureCommand implements Callable<Integer> {
             description = "Writes a sheet with every track over time: .pdf, .svg, .md or .csv.")
     private Path sheet;
 
+    @Option(
+            names = "--mend",
+            description =
+                    "Where a recorder was cut off, writes into the header how long the recording is.")
+    private boolean mends;
+
     @Option(names = "--json", description = "Write JSON for other programs.")
     private boolean json;
+
+    /// Those of the files that could be measured.
+    private final List<Path> read = new ArrayList<>();
+
+    @Mixin private Force force;
 
     @Spec private CommandSpec spec;
 
     @Override
     public Integer call() throws Exception {
+        force.mayWrite(sheet);
         PrintWriter out = spec.commandLine().getOut();
-        List<Measured> all = new ArrayList<>();
-        for (Path file : files) all.add(Measuring.of(file, _ -> true).orElseThrow());
+        List<Measured> all = measured();
         if (against == null) {
             Show none = Show.untitled();
             if (sheet != null) draw("Measured", none, tracks(none, all), List.of());
             if (json) out.print(JsonText.of(SoundReport.measured(all)));
             else all.forEach(measured -> write(out, measured));
-            return Main.FINE;
+            return read.size() == files.size() ? Main.FINE : Main.UNUSABLE;
         }
         Prover prover = Rules.prover();
         Show show = ShowFile.open(against, prover.catalogue());
@@ -94,7 +108,33 @@ final class MeasureCommand implements Callable<Integer> {
         }
         boolean serious =
                 recording.remarks().stream().map(Remark::severity).anyMatch(Severity::isSerious);
+        if (read.size() < files.size()) return Main.UNUSABLE;
         return serious ? Main.FOUND : Main.FINE;
+    }
+
+    /// Every file that can be; the others are told, and stop nothing.
+    private List<Measured> measured() throws FileTrouble {
+        PrintWriter err = spec.commandLine().getErr();
+        List<Measured> all = new ArrayList<>();
+        for (Path file : files) {
+            try {
+                if (mends) mend(file, err);
+                all.add(Measuring.of(file, _ -> true).orElseThrow());
+                read.add(file);
+            } catch (FileTrouble broken) {
+                if (files.size() == 1) throw broken;
+                err.println(broken.getMessage());
+            }
+        }
+        if (all.isEmpty()) throw new FileTrouble("none of these files can be measured");
+        return all;
+    }
+
+    private static void mend(Path file, PrintWriter err) throws FileTrouble {
+        Optional<WavMending> cut = WavMending.of(file);
+        if (cut.isEmpty()) return;
+        cut.get().write();
+        err.println("the header of %s says how long it is now".formatted(file));
     }
 
     private void draw(String title, Show show, List<Track> tracks, List<Remark> remarks)
@@ -106,8 +146,8 @@ final class MeasureCommand implements Callable<Integer> {
     private List<Track> tracks(Show show, List<Measured> all) {
         Matching matching = Matching.with(show);
         List<Track> tracks = new ArrayList<>();
-        for (int f = 0; f < files.size(); f++)
-            tracks.addAll(matching.tracks(files.get(f), all.get(f)));
+        for (int f = 0; f < read.size(); f++)
+            tracks.addAll(matching.tracks(read.get(f), all.get(f)));
         return tracks;
     }
 

@@ -45,10 +45,16 @@ final class MixCommand implements Callable<Integer> {
 
     @Mixin private Thoroughness how;
 
+    @Mixin private Force force;
+
     @Spec private CommandSpec spec;
 
     @Override
     public Integer call() throws Exception {
+        if (out != null && says == null && !fromBrief)
+            throw new FileTrouble(
+                    "--out says where the show goes in which a mix is written; say which with --says or --from-brief");
+        force.mayWrite(out, show.file());
         PrintWriter print = spec.commandLine().getOut();
         Proof proof = show.proof();
         List<Feed> feeds = Feeds.of(show.prover(), proof);

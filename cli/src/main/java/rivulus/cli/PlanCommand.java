@@ -36,10 +36,13 @@ final class PlanCommand implements Callable<Integer> {
 
     @Mixin private Thoroughness how;
 
+    @Mixin private Force force;
+
     @Spec private CommandSpec spec;
 
     @Override
     public Integer call() throws Exception {
+        force.mayWrite(out, show.file());
         Show brief = show.show();
         List<Pattern> patterns =
                 Pattern.ALL.stream()

@@ -35,10 +35,13 @@ final class SheetCommand implements Callable<Integer> {
                     "Where to write it, ending in .md, .csv, .pdf or, for drawings, .svg; to the screen where left out.")
     private Path out;
 
+    @Mixin private Force force;
+
     @Spec private CommandSpec spec;
 
     @Override
     public Integer call() throws Exception {
+        force.mayWrite(out);
         Proof proof = show.proof();
         Sheets sheets = new Sheets(proof, show.prover().catalogue());
 

@@ -34,6 +34,10 @@ final class ShowArgument {
         return prover;
     }
 
+    Path file() {
+        return file;
+    }
+
     Proof proof() throws FileTrouble {
         return prover.prove(show());
     }

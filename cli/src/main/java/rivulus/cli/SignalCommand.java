@@ -9,6 +9,7 @@ import java.util.Arrays;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
@@ -30,6 +31,8 @@ final class SignalCommand implements Callable<Integer> {
 
     @Option(names = "--out", paramLabel = "FILE", description = "Where to; KIND.wav otherwise.")
     private Path to;
+
+    @Mixin private Force force;
 
     @Spec private CommandSpec spec;
 
@@ -57,6 +60,7 @@ final class SignalCommand implements Callable<Integer> {
                 throw new FileTrouble(
                         "there is no signal \"%s\"; ./rivulus signal lists them".formatted(kind));
             Path file = to == null ? Path.of(kind + ".wav") : to;
+            force.mayWrite(file);
             signal.get().write(new BufferedOutputStream(Files.newOutputStream(file)));
             out.printf("%s: %s %s%n", file, signal.get().about(), Signals.caution());
             return Main.FINE;

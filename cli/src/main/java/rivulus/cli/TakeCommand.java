@@ -52,10 +52,13 @@ final class TakeCommand implements Callable<Integer> {
     @Option(names = "--out", paramLabel = "FILE", description = "Where to write the new show.")
     private Path out;
 
+    @Mixin private Force force;
+
     @Spec private CommandSpec spec;
 
     @Override
     public Integer call() throws Exception {
+        force.mayWrite(out, show.file());
         Show before = show.show();
         Listing listing = Lists.open(list);
         Intake intake = new Intake(before, show.prover().catalogue(), Templates.leads());

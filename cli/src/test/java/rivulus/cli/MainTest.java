@@ -242,6 +242,39 @@ class MainTest {
     }
 
     @Test
+    void whatIsThereIsReplacedOnlyWhereAsked() throws Exception {
+        Path file = Files.writeString(folder.resolve("a.md"), "dear to somebody");
+        String[] commands = {"sheet --kind leads", "log"};
+        for (String command : commands) {
+            List<String> words = new ArrayList<>(List.of(command.split(" ")));
+            words.add(1, LANTERN);
+            words.addAll(List.of("--out", file.toString()));
+            isRefused("is there already; --force", words.toArray(String[]::new));
+            assertThat(file).hasContent("dear to somebody");
+        }
+        assertThat(run("sheet", LANTERN, "--kind", "leads", "--out", file.toString(), "--force"))
+                .isZero();
+        assertThat(file).content().startsWith("# The Lantern Hour");
+    }
+
+    @Test
+    void aMixThatIsNotWrittenGoesNowhere() {
+        isRefused("--says or --from-brief", "mix", LANTERN, "--out", folder.toString());
+        isRefused("this is a folder", "mix", LANTERN, "--from-brief", "--out", folder.toString());
+    }
+
+    @Test
+    void oneFileThatCannotBeReadStopsNoOther() throws Exception {
+        Path good = folder.resolve("good.wav");
+        assertThat(run("signal", "pink", "--out", good.toString())).isZero();
+        Path bad = Files.writeString(folder.resolve("bad.wav"), "no sound");
+        assertThat(run("measure", bad.toString(), good.toString(), "/")).isEqualTo(2);
+        assertThat(out.toString()).contains("good.wav: ");
+        assertThat(err.toString()).contains("bad.wav is no WAV file", "/ is a folder");
+        isRefused("bad.wav is no WAV file", "measure", bad.toString());
+    }
+
+    @Test
     void aListIsToldRowByRowAndTakenInWhereAsked() throws Exception {
         Path list = folder.resolve("inputs.csv");
         Files.writeString(list, "Kanal,Wer,Womit\nMIC 4,Choir,Dynamic microphone\n9,Nobody,\n");

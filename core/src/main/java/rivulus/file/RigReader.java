@@ -1,12 +1,16 @@
 package rivulus.file;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.SequencedMap;
 import java.util.Set;
+import java.util.function.UnaryOperator;
 import rivulus.disk.Entry;
 import rivulus.disk.FileTrouble;
 import rivulus.disk.Line;
@@ -43,6 +47,12 @@ final class RigReader {
         if (rig.isEmpty()) return Show.untitled().rig();
         List<Device> all = new ArrayList<>();
         for (Entry item : rig.get().items("devices")) all.add(device(item));
+        Map<String, Device> byId = new HashMap<>();
+        for (Device device : all) byId.put(device.id(), device);
+        for (Entry item : rig.get().items("devices")) {
+            straight(item, "on", "runs on", id -> byId.get(id).on());
+            straight(item, "outlet", "is plugged into", id -> byId.get(id).outlet());
+        }
         List<Cable> cables = new ArrayList<>();
         Set<String> seen = new HashSet<>();
         for (Entry item : rig.get().items("cables")) {
@@ -50,6 +60,27 @@ final class RigReader {
             cables.add(cable(item));
         }
         return new Rig(all, cables, stock(rig.get()), rig.get().extras());
+    }
+
+    /// What stands on another thing does not come back to itself.
+    private static void straight(Entry item, String field, String does, UnaryOperator<String> to)
+            throws FileTrouble {
+        String id = item.text("id");
+        Set<String> met = new LinkedHashSet<>();
+        for (String at = id; !at.isEmpty(); at = to.apply(at)) {
+            if (met.add(at)) continue;
+            if (!at.equals(id)) return; // the others are told of it
+            throw item.field(field)
+                    .trouble(
+                            met.size() == 1
+                                    ? "\"%s\" %s itself".formatted(id, does)
+                                    : "\"%s\" %s itself, by way of %s"
+                                            .formatted(
+                                                    id,
+                                                    does,
+                                                    String.join(
+                                                            ", ", met.stream().skip(1).toList())));
+        }
     }
 
     private Device device(Entry item) throws FileTrouble {

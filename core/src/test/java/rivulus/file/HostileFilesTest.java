@@ -8,6 +8,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
@@ -42,6 +43,20 @@ class HostileFilesTest {
                         rest.startsWith("{") ? "" : rest);
     }
 
+    /// Devices that stand on each other: "a>b" for a field.
+    private static String circle(String kind, String field, String... each) {
+        String devices =
+                Stream.of(each)
+                        .map(one -> one.split(">"))
+                        .map(
+                                one ->
+                                        "{\"id\": \"%s\", \"name\": \"X\", \"template\": \"%s\", \"%s\": \"%s\"}"
+                                                .formatted(one[0], kind, field, one[1]))
+                        .collect(Collectors.joining(", "));
+        return "{\"rivulus\": 1, \"title\": \"Round\", \"rig\": {\"devices\": [%s]}}"
+                .formatted(devices);
+    }
+
     /// Everything that may be asked of a show.
     private static void use(Show show) throws FileTrouble {
         assertThat(ShowFile.again(show, CATALOGUE)).isEqualTo(show);
@@ -56,6 +71,13 @@ class HostileFilesTest {
                         show(
                                 ", \"scenes\": [{\"id\": \"s\", \"name\": \"S\", \"knobs\": {\"desk/\": 1}}]"),
                         "device/knob"),
+                Arguments.of(circle("laptop", "on", "a>a"), "\"a\" runs on itself"),
+                Arguments.of(
+                        circle("laptop", "on", "x>a", "a>b", "b>a"),
+                        "\"a\" runs on itself, by way of b"),
+                Arguments.of(
+                        circle("outlet-strip", "outlet", "a>b", "b>c", "c>a"),
+                        "\"a\" is plugged into itself, by way of b, c"),
                 Arguments.of(show(", \"x\": 1e99999999999"), "1e99999999999 is out of all bounds"),
                 Arguments.of(show(", \"x\": [1, {\"y\": -1e400}]"), "out of all bounds"),
                 Arguments.of(show(", \"title2\": 1e-9999"), "out of all bounds"),

@@ -308,7 +308,21 @@ class SheetsTest {
     @Test
     void noCellIsAFormulaAndNumbersStayNumbers() {
         List<String> cells =
-                List.of("=1+1", "+cmd", "-cmd", "@x", "\tx", "\rx", "-3.5", "+2", "-3 dB", "a=b");
+                List.of(
+                        "\n=1+1",
+                        " =1+1",
+                        "\u0007=1",
+                        "\uFF1D1",
+                        "=1+1",
+                        "+cmd",
+                        "-cmd",
+                        "@x",
+                        "\tx",
+                        "\rx",
+                        "-3.5",
+                        "+2",
+                        "-3 dB",
+                        "a=b");
         Sheet sheet =
                 Sheet.of(
                         "A",
@@ -319,7 +333,20 @@ class SheetsTest {
                                 List.of()));
         assertThat(sheet.csv().lines())
                 .containsExactly(
-                        "'=x", "'=1+1", "'+cmd", "'-cmd", "'@x", "'x", "'x", "-3.5", "+2", "'-3 dB",
+                        "'=x",
+                        "'=1+1",
+                        "'=1+1",
+                        "'=1",
+                        "'\uFF1D1",
+                        "'=1+1",
+                        "'+cmd",
+                        "'-cmd",
+                        "'@x",
+                        "x",
+                        "x",
+                        "-3.5",
+                        "+2",
+                        "'-3 dB",
                         "a=b");
     }
 

@@ -14,6 +14,7 @@ import javafx.scene.control.ProgressBar;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import rivulus.app.look.Look;
 import rivulus.app.look.Sources;
@@ -24,6 +25,7 @@ import rivulus.recording.Recipe;
 import rivulus.recording.Track;
 import rivulus.show.Ear;
 import rivulus.show.Show;
+import rivulus.sound.WavMending;
 
 /// A test recording, track by track over time; before there is one, how to bring it in.
 final class RecordingBox extends VBox {
@@ -93,10 +95,24 @@ final class RecordingBox extends VBox {
         Show show = session.show().get();
         List<Node> rows = new ArrayList<>();
         for (String trouble : heard.troubles()) rows.add(Look.paragraph(trouble, "field-trouble"));
+        for (WavMending cut : heard.cut()) rows.add(cut(cut));
         for (int t = 0; t < heard.tracks().size(); t++)
             rows.add(row(show, heard.tracks().get(t), t));
         tracks.getChildren().setAll(rows);
         arrange();
+    }
+
+    private Node cut(WavMending cut) {
+        Button mend = new Button("Mend it");
+        mend.getStyleClass().add("mend");
+        mend.setMinWidth(Region.USE_PREF_SIZE);
+        mend.setAccessibleText("Mend it. " + cut.words());
+        mend.setOnAction(_ -> session.recordings().mend(cut));
+        Label words = Look.paragraph(cut.words(), "cause");
+        HBox.setHgrow(words, Priority.ALWAYS);
+        HBox row = new HBox(8, words, mend);
+        row.setAlignment(Pos.CENTER_LEFT);
+        return row;
     }
 
     private Node row(Show show, Track track, int at) {

@@ -18,6 +18,7 @@ import javafx.beans.property.ReadOnlyObjectWrapper;
 import rivulus.check.Proof;
 import rivulus.check.SceneProof;
 import rivulus.disk.FileTrouble;
+import rivulus.disk.SafeFile;
 import rivulus.recording.ByContent;
 import rivulus.recording.Matching;
 import rivulus.recording.Recipe;
@@ -28,6 +29,7 @@ import rivulus.show.Ear;
 import rivulus.show.Show;
 import rivulus.sound.Measured;
 import rivulus.sound.Measuring;
+import rivulus.sound.WavMending;
 
 /// Recordings of the show: measured and compared with the plan off the interface thread.
 public final class Recordings implements AutoCloseable {
@@ -43,14 +45,17 @@ public final class Recordings implements AutoCloseable {
     ///
     /// @param remarks what they say and has not been taken, worst first
     /// @param troubles files that could not be read, and why
-    public record Heard(List<Track> tracks, List<Remark> remarks, List<String> troubles) {
+    /// @param cut files whose header could be mended
+    public record Heard(
+            List<Track> tracks, List<Remark> remarks, List<String> troubles, List<WavMending> cut) {
         /// Nothing yet.
-        public static final Heard NOTHING = new Heard(List.of(), List.of(), List.of());
+        public static final Heard NOTHING = new Heard(List.of(), List.of(), List.of(), List.of());
 
         public Heard {
             tracks = List.copyOf(tracks);
             remarks = List.copyOf(remarks);
             troubles = List.copyOf(troubles);
+            cut = List.copyOf(cut);
         }
 
         /// Whether nothing was measured, and nothing tried.
@@ -63,9 +68,20 @@ public final class Recordings implements AutoCloseable {
             return remarks.stream().filter(Remark::canBeTaken).toList();
         }
 
+        private Heard without(WavMending mended) {
+            return new Heard(
+                    tracks,
+                    remarks,
+                    troubles,
+                    cut.stream().filter(one -> !one.equals(mended)).toList());
+        }
+
         private Heard without(List<Remark> taken) {
             return new Heard(
-                    tracks, remarks.stream().filter(r -> !taken.contains(r)).toList(), troubles);
+                    tracks,
+                    remarks.stream().filter(r -> !taken.contains(r)).toList(),
+                    troubles,
+                    cut);
         }
     }
 
@@ -123,10 +139,29 @@ public final class Recordings implements AutoCloseable {
                         return new Heard(
                                 List.of(),
                                 List.of(),
-                                List.of("It cannot be made: " + broken.getMessage()));
+                                List.of("It cannot be made: " + broken.getMessage()),
+                                List.of());
                     }
                 },
                 this::done);
+    }
+
+    /// Mends the header of a recording that was cut off.
+    public void mend(WavMending mending) {
+        measuring.each(
+                _ -> Attempt.at(() -> written(mending)),
+                attempt ->
+                        attempt.either(
+                                said -> {
+                                    session.say(said);
+                                    heard.set(heard.get().without(mending));
+                                },
+                                failed -> session.say(failed.getMessage())));
+    }
+
+    private static String written(WavMending mending) throws FileTrouble {
+        mending.write();
+        return "The header of %s says how long it is now".formatted(SafeFile.name(mending.file()));
     }
 
     /// Says whom a track is of, and compares again.
@@ -136,10 +171,10 @@ public final class Recordings implements AutoCloseable {
         Matching matching = Matching.with(proof.show());
         List<Track> tracks = new ArrayList<>(heard.get().tracks());
         tracks.replaceAll(t -> t.equals(track) ? t.of(ear, matching.only(ear)) : t);
-        List<String> troubles = heard.get().troubles();
+        Heard before = heard.get();
         String scene = session.scene().get();
         begin();
-        measuring.ask(stale -> compared(proof, scene, tracks, troubles, 0, stale), this::done);
+        measuring.ask(stale -> compared(proof, scene, tracks, before, 0, stale), this::done);
     }
 
     private void begin() {
@@ -155,6 +190,7 @@ public final class Recordings implements AutoCloseable {
         Matching matching = Matching.with(proof.show());
         List<Track> tracks = new ArrayList<>();
         List<String> troubles = new ArrayList<>();
+        List<WavMending> cut = new ArrayList<>();
         for (int f = 0; f < files.size(); f++) {
             Path file = files.get(f);
             double before = f;
@@ -164,12 +200,14 @@ public final class Recordings implements AutoCloseable {
                                 file, part -> goesOn(0.6 * (before + part) / files.size(), stale));
                 if (found.isEmpty()) return Heard.NOTHING;
                 tracks.addAll(matching.tracks(file, found.get()));
+                WavMending.of(file).ifPresent(cut::add);
             } catch (FileTrouble broken) {
                 troubles.add(broken.getMessage());
             }
         }
-        return compared(
-                proof, scene, known(proof, scene, tracks, troubles, stale), troubles, 0.7, stale);
+        List<Track> known = known(proof, scene, tracks, troubles, stale);
+        Heard found = new Heard(known, List.of(), troubles, cut);
+        return compared(proof, scene, known, found, 0.7, stale);
     }
 
     /// Whose tracks are, by what is on them where no name tells.
@@ -192,20 +230,20 @@ public final class Recordings implements AutoCloseable {
             Proof proof,
             String scene,
             List<Track> tracks,
-            List<String> troubles,
+            Heard found,
             double from,
             BooleanSupplier stale) {
-        List<String> all = new ArrayList<>(troubles);
+        List<String> all = new ArrayList<>(found.troubles());
         SceneProof in = proof.scene(scene).orElse(proof.scenes().getFirst());
         try {
             Optional<Recording> recording =
                     Recording.of(
                             proof, in, tracks, part -> goesOn(from + (1 - from) * part, stale));
             if (recording.isEmpty()) return Heard.NOTHING;
-            return new Heard(tracks, recording.get().remarks(), all);
+            return new Heard(tracks, recording.get().remarks(), all, found.cut());
         } catch (FileTrouble broken) {
             all.add(broken.getMessage());
-            return new Heard(tracks, List.of(), all);
+            return new Heard(tracks, List.of(), all, found.cut());
         }
     }
 
