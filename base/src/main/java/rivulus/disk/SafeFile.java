@@ -313,15 +313,19 @@ public final class SafeFile {
         }
     }
 
-    /// Why the disk refused something, in its own words.
+    /// Why the disk refused something, in words.
     public static String why(IOException failed) {
-        boolean said =
-                failed instanceof FileSystemException named
-                        && named.getReason() != null
-                        && !named.getReason().isBlank();
-        if (said) return ((FileSystemException) failed).getReason();
-        return failed.getMessage() == null
-                ? failed.getClass().getSimpleName()
-                : failed.getMessage();
+        return switch (failed) {
+            case FileSystemException named
+                    when named.getReason() != null && !named.getReason().isBlank() ->
+                    named.getReason();
+            case FileAlreadyExistsException _ -> "something else stands in its place";
+            case NoSuchFileException _ -> "it is not there";
+            case AccessDeniedException _ -> "its permissions forbid it";
+            default ->
+                    failed.getMessage() == null
+                            ? failed.getClass().getSimpleName()
+                            : failed.getMessage();
+        };
     }
 }

@@ -4,8 +4,11 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.lang.management.ManagementFactory;
 import java.lang.management.ThreadMXBean;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Duration;
+import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.EnumMap;
@@ -14,6 +17,9 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
 import java.util.stream.Stream;
+import rivulus.air.Chapters;
+import rivulus.air.Clocks;
+import rivulus.air.Stopwatch;
 import rivulus.app.session.Picture;
 import rivulus.app.session.Settings;
 import rivulus.chart.Chart;
@@ -37,10 +43,19 @@ import rivulus.file.Templates;
 import rivulus.intake.Intake;
 import rivulus.intake.Lists;
 import rivulus.intake.Matching;
+import rivulus.mix.MixLanguage;
+import rivulus.plan.Pattern;
 import rivulus.rule.Rules;
+import rivulus.say.Page;
 import rivulus.sheet.Sheet;
 import rivulus.sheet.Sheets;
+import rivulus.show.Day;
+import rivulus.show.Logged;
+import rivulus.show.Moment;
+import rivulus.show.Now;
 import rivulus.show.Show;
+import rivulus.sound.Measuring;
+import rivulus.sound.WavMending;
 
 /// Feeds the program files that are nearly sound. Each is either refused in words or used for
 /// everything a show is used for; whatever else happens is counted.
@@ -58,11 +73,43 @@ public final class Fuzzer {
 
     private static final Prover PROVER = Rules.prover();
 
+    /// Lines of all kinds, as docs/lines.md has them.
+    private static final List<String> LINES =
+            List.of(
+                    "Maren, host, Reading Room",
+                    "Nadia, caller, call program",
+                    "show desk",
+                    "mic for Maren",
+                    "Maren's mic > Show desk",
+                    "three guests in the hall, one speaks softly",
+                    "Odd & Ane, hosts, with headsets",
+                    "2 condenser mics for the choir",
+                    "stream, podcast without music",
+                    "Scene Tales, 40 min: Nadia rests",
+                    "laptop line out > isolator > mixer line in",
+                    "mix-minus for Rolf; USB 2 carries Hedda only",
+                    "48 kHz, buffer 128",
+                    "what the house hears: everything but the callers",
+                    "backup recording",
+                    "a break of 10 min.");
+
+    private static final List<String> SENTENCES =
+            List.of(
+                    "everything but Nadia",
+                    "voices, music -12",
+                    "programme and cues, Maren +3 dB",
+                    "the floor without interpreters",
+                    "nothing but talkback",
+                    "hosts 0, guests -6, callers -3, clips off");
+
     private final Path folder;
     private final long seed;
     private final List<String> shows = texts(Path.of("../shows"), ".rivulus");
     private final List<String> kinds =
             texts(Path.of("../core/src/main/resources/rivulus/templates"), ".json");
+    private final List<String> patterns =
+            texts(Path.of("../core/src/main/resources/rivulus/plans"), ".json");
+    private final List<String> journals = List.of(Sounds.journal(shows.getFirst()));
     private final List<Show> sound = shows.stream().map(Fuzzer::sound).toList();
     private final Map<Kind, Long> made = new EnumMap<>(Kind.class);
     private final Map<Kind, Long> taken = new EnumMap<>(Kind.class);
@@ -77,7 +124,13 @@ public final class Fuzzer {
         TEMPLATE,
         LIST,
         SETTINGS,
-        JOURNAL
+        JOURNAL,
+        LINES,
+        SENTENCE,
+        PATTERN,
+        DAY,
+        WAV,
+        FLAC
     }
 
     Fuzzer(Path folder, long seed) {
@@ -142,6 +195,28 @@ public final class Fuzzer {
         return words.toString();
     }
 
+    /// A show on whose day things happened at any time, forwards and backwards.
+    private String days(Random random) {
+        Show show = any(random, sound);
+        Day day = show.day();
+        LocalDateTime at = LocalDateTime.of(2026, 10, 25, 1, 0);
+        for (int line = random.nextInt(12); line >= 0; line--) {
+            at = at.plusSeconds(random.nextInt(20_000) - 4_000);
+            boolean older = random.nextInt(4) == 0;
+            Moment moment =
+                    Moment.of(
+                            at + (older ? "" : random.nextBoolean() ? "Z" : "+02:00"),
+                            older
+                                    ? Optional.empty()
+                                    : Optional.of(Duration.ofSeconds(random.nextInt(90_000))));
+            Logged.Kind kind = any(random, List.of(Logged.Kind.values()));
+            boolean ends = random.nextInt(5) == 0;
+            String scene = ends ? "" : any(random, show.scenes()).id();
+            day = day.logged(new Logged(moment, kind, scene, "Line " + line));
+        }
+        return ShowFile.write(show.withDay(day));
+    }
+
     private static Show sound(String text) {
         try {
             return ShowFile.parse(text, "a.rivulus", PROVER.catalogue());
@@ -151,10 +226,17 @@ public final class Fuzzer {
     }
 
     private static Kind kind(Random random) {
-        int at = random.nextInt(20);
+        int at = random.nextInt(40);
         if (at < 9) return Kind.SHOW;
         if (at < 14) return Kind.TEMPLATE;
-        return at < 17 ? Kind.LIST : at < 18 ? Kind.SETTINGS : Kind.JOURNAL;
+        if (at < 17) return Kind.LIST;
+        if (at < 18) return Kind.SETTINGS;
+        if (at < 20) return Kind.JOURNAL;
+        if (at < 26) return Kind.LINES;
+        if (at < 29) return Kind.SENTENCE;
+        if (at < 31) return Kind.PATTERN;
+        if (at < 34) return Kind.DAY;
+        return at < 37 ? Kind.WAV : Kind.FLAC;
     }
 
     private static <T> T any(Random random, List<T> all) {
@@ -229,8 +311,18 @@ public final class Fuzzer {
                                         "/shows/a.rivulus",
                                         "show",
                                         inner));
-                yield random.nextBoolean() ? sound : mutator.document(sound, show);
+                yield switch (random.nextInt(3)) {
+                    case 0 -> sound;
+                    case 1 -> mutator.document(sound, show);
+                    default -> mutator.bytes(any(random, journals));
+                };
             }
+            case LINES -> mutator.words(LINES);
+            case SENTENCE -> mutator.words(SENTENCES);
+            case PATTERN -> mutator.document(any(random, patterns), any(random, patterns));
+            case DAY -> mutator.document(days(random), show);
+            case WAV -> mutator.sound(Sounds.WAV);
+            case FLAC -> mutator.sound(Sounds.FLAC);
         };
     }
 
@@ -268,6 +360,34 @@ public final class Fuzzer {
                 Files.deleteIfExists(journal);
                 for (Journal.Left left : found.left()) holds(left.show());
                 if (!found.troubles().isEmpty()) throw new FileTrouble(found.troubles().getFirst());
+            }
+            case LINES -> {
+                Page page = Page.of(text, any(random, sound), PROVER.catalogue());
+                step();
+                holds(ShowFile.again(page.edit().after(), PROVER.catalogue()));
+            }
+            case SENTENCE -> {
+                MixLanguage language = new MixLanguage(any(random, sound).cast());
+                language.complete(text, random.nextInt(text.length() + 1));
+                if (language.read(text) instanceof MixLanguage.Says(var steps)
+                        && language.read(language.print(steps)) instanceof MixLanguage.Mistake)
+                    throw new IllegalStateException("printed and not read again");
+            }
+            case PATTERN -> Pattern.parse(text, "pattern.json");
+            case DAY -> {
+                Show show = ShowFile.parse(text, "a.rivulus", PROVER.catalogue());
+                holds(show);
+                Now now = Now.by(LocalDateTime.of(2026, 12, 1, 20, random.nextInt(60)));
+                Clocks.of(show, now);
+                Clocks.toAir(show, now);
+                Chapters.webVtt(show);
+                new Stopwatch(now::at, () -> number).now(show.day());
+            }
+            case WAV, FLAC -> {
+                Path file = folder.resolve("a.sound");
+                Files.write(file, text.getBytes(StandardCharsets.ISO_8859_1));
+                Measuring.of(file, _ -> true);
+                WavMending.of(file);
             }
         }
     }

@@ -6,6 +6,8 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
+import java.util.SortedMap;
+import java.util.TreeMap;
 import java.util.concurrent.TimeUnit;
 
 /// Kills the running program over and over at moments nobody chose, starting and recovering among
@@ -17,13 +19,30 @@ public final class Killer {
     private static final int WORKING_MS = 600;
     private static final int WITH_WINDOW = 8;
 
+    /// An edit is on the disk after so long.
+    private static final long SOON_MS = 100;
+
+    /// And under whatever load after so long.
+    private static final long NEVER_MS = 1_000;
+
     private final Path folder;
     private final Path said;
     private final Random random;
     private final long seed;
     private final List<String> lost = new ArrayList<>();
     private int acknowledged;
+
+    /// Edits that were made and not said to be kept, by when; those of the last process.
+    private final SortedMap<Integer, Long> made = new TreeMap<>();
+
+    private long killed;
+
+    /// When the process was killed that made those.
+    private long madeUntil;
+
     private int kills;
+    private int late;
+    private long oldest;
     private int early;
     private int asked;
 
@@ -53,8 +72,18 @@ public final class Killer {
     }
 
     String words() {
-        return "seed %d: %d kills, %d of them before the program had anything; %d edits kept; asked %d times whose changes hold; lost: %d %s"
-                .formatted(seed, kills, early, acknowledged, asked, lost.size(), lost);
+        return "seed %d: %d kills, %d of them before the program had anything; %d edits kept; asked %d times whose changes hold; not on the disk after %d ms: %d edits, the oldest %d ms old; lost: %d %s"
+                .formatted(
+                        seed,
+                        kills,
+                        early,
+                        acknowledged,
+                        asked,
+                        SOON_MS,
+                        late,
+                        oldest,
+                        lost.size(),
+                        lost);
     }
 
     private Process start() throws IOException {
@@ -86,6 +115,7 @@ public final class Killer {
         if (!whileStarting) awaitFirstWord(process);
         int life = random.nextInt(whileStarting ? STARTING_MS : WORKING_MS);
         process.waitFor(life, TimeUnit.MILLISECONDS);
+        killed = System.currentTimeMillis();
         process.destroyForcibly().waitFor();
         kills++;
         List<String> lines = Files.readAllLines(said);
@@ -102,6 +132,13 @@ public final class Killer {
         hear(lines.isEmpty() ? "trouble: nothing was said" : lines.getFirst());
     }
 
+    /// An edit of that age was not on the disk.
+    private void older(long ms) {
+        if (ms > SOON_MS) late++;
+        if (ms > NEVER_MS) lost.add("kill %d: an edit %d ms old".formatted(kills, ms));
+        oldest = Math.max(oldest, ms);
+    }
+
     private void awaitFirstWord(Process process) throws Exception {
         while (process.isAlive() && Files.size(said) == 0)
             process.waitFor(5, TimeUnit.MILLISECONDS);
@@ -113,6 +150,12 @@ public final class Killer {
             if (has < acknowledged)
                 lost.add("kill %d: kept %d, has %d".formatted(kills, acknowledged, has));
             acknowledged = has;
+            for (long when : made.tailMap(has + 1).values()) older(madeUntil - when);
+            made.clear();
+        } else if (line.startsWith(Victim.MADE)) {
+            String[] words = line.substring(Victim.MADE.length()).split(" ");
+            madeUntil = killed;
+            made.put(Integer.parseInt(words[0]), Long.parseLong(words[1]));
         } else if (line.startsWith(Victim.KEPT)) {
             String number = line.substring(Victim.KEPT.length());
             acknowledged = Math.max(acknowledged, Integer.parseInt(number));

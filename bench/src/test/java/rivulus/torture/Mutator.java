@@ -105,6 +105,40 @@ final class Mutator {
         return random.nextInt(8) == 0 ? bytes(out) : out;
     }
 
+    /// Lines of words: joined, swapped, cut, doubled, and a few letters wrong.
+    String words(List<String> from) {
+        List<String> lines = new ArrayList<>();
+        for (int i = random.nextInt(6); i >= 0; i--) {
+            List<String> words = new ArrayList<>(List.of(any(from).split(" ")));
+            List<String> others = List.of(any(from).split(" "));
+            for (int j = random.nextInt(4); j > 0; j--)
+                switch (random.nextInt(5)) {
+                    case 0 -> words.add(random.nextInt(words.size() + 1), any(others));
+                    case 1 -> words.set(random.nextInt(words.size()), any(others));
+                    case 2 -> words.set(random.nextInt(words.size()), String.valueOf(any(HOSTILE)));
+                    case 3 -> words.addAll(others);
+                    default -> {
+                        if (words.size() > 1) words.remove(random.nextInt(words.size()));
+                    }
+                }
+            lines.add(String.join(random.nextInt(9) == 0 ? ", " : " ", words));
+        }
+        if (random.nextInt(40) == 0)
+            lines.addAll(java.util.Collections.nCopies(1 << random.nextInt(9), any(lines)));
+        String out = String.join("\n", lines);
+        return random.nextInt(4) == 0 ? bytes(out) : out;
+    }
+
+    /// A recording with a few bytes wrong, or cut off, as text of a letter for each byte.
+    String sound(byte[] good) {
+        byte[] bytes = good.clone();
+        int head = random.nextBoolean() ? Math.min(80, bytes.length) : bytes.length;
+        for (int i = random.nextInt(12); i > 0; i--)
+            bytes[random.nextInt(head)] = (byte) random.nextInt();
+        int length = random.nextInt(3) == 0 ? random.nextInt(bytes.length) : bytes.length;
+        return new String(bytes, 0, length, StandardCharsets.ISO_8859_1);
+    }
+
     private static Object plain(String text) {
         try {
             return Json.parse(text, "seed").plain();

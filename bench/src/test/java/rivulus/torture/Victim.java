@@ -29,6 +29,9 @@ final class Victim {
 
     static final String KEPT = "kept ";
 
+    /// An edit was made, with its number and when, in milliseconds since the epoch.
+    static final String MADE = "made ";
+
     /// It asks whose changes hold, since it was killed between saving and noting that it had.
     static final String ASKED = "asked";
 
@@ -83,7 +86,8 @@ final class Victim {
             session.document().take(left.getFirst());
             go.run();
         } else if (Files.exists(file)) {
-            session.document().open(file, trouble -> say("trouble " + trouble.getMessage()));
+            session.document()
+                    .open(file, Runnable::run, trouble -> say("trouble " + trouble.getMessage()));
             Thread.ofPlatform()
                     .start(
                             () -> {
@@ -120,6 +124,7 @@ final class Victim {
                     () -> {
                         edited[0] = number() + 1;
                         session.document().edit("Edit", show -> show.titled(TITLE + edited[0]));
+                        say(MADE + edited[0] + " " + System.currentTimeMillis());
                         if (saves) session.document().save(file, told);
                         done.countDown();
                     });

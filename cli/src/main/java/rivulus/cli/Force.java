@@ -18,7 +18,7 @@ final class Force {
     void mayWrite(Path out) throws FileTrouble {
         if (out == null) return;
         if (Files.isDirectory(out))
-            throw new FileTrouble(out + ": this is a folder; name a file in it");
+            throw new FileTrouble(out + ": this is a folder; choose a file name in it");
         if (replaces || !Files.exists(out)) return;
         throw new FileTrouble(
                 out + ": this file is there already; --force replaces it, or name another");

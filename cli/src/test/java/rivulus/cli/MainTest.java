@@ -374,9 +374,7 @@ class MainTest {
     @Test
     void theRootOfTheDiskIsNoFileToWriteASheetTo() {
         assertThat(run("sheet", LANTERN, "--kind", "leads", "--out", "/")).isEqualTo(2);
-        assertThat(err.toString())
-                .contains("/: this sheet is written as")
-                .doesNotContain("Exception");
+        assertThat(err.toString()).contains("/: this is a folder").doesNotContain("Exception");
     }
 
     @Test

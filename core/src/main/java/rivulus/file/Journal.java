@@ -106,8 +106,7 @@ public final class Journal implements AutoCloseable {
             }
         } catch (IOException failed) {
             throw new FileTrouble(
-                    folder + ": unsaved changes cannot be kept here: " + failed.getMessage(),
-                    failed);
+                    "%s cannot be written to (%s)".formatted(folder, SafeFile.why(failed)), failed);
         }
     }
 
@@ -162,7 +161,8 @@ public final class Journal implements AutoCloseable {
             // the half of a line that may stand there is no edit; the next one begins anew
             forget();
             throw new FileTrouble(
-                    journal + ": unsaved changes cannot be kept: " + SafeFile.why(failed), failed);
+                    "%s cannot be written to (%s)".formatted(journal, SafeFile.why(failed)),
+                    failed);
         }
     }
 
@@ -184,7 +184,8 @@ public final class Journal implements AutoCloseable {
             kept = Optional.of(new Kept(head, document, lines, line.length, line.length));
         } catch (IOException failed) {
             throw new FileTrouble(
-                    journal + ": unsaved changes cannot be kept: " + SafeFile.why(failed), failed);
+                    "%s cannot be written to (%s)".formatted(journal, SafeFile.why(failed)),
+                    failed);
         }
     }
 
@@ -214,7 +215,8 @@ public final class Journal implements AutoCloseable {
             // it was written anew meanwhile, and flushed then
         } catch (IOException failed) {
             throw new FileTrouble(
-                    journal + ": unsaved changes cannot be kept: " + SafeFile.why(failed), failed);
+                    "%s cannot be written to (%s)".formatted(journal, SafeFile.why(failed)),
+                    failed);
         }
     }
 

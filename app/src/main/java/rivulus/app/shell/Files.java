@@ -413,7 +413,7 @@ final class Files {
                                         + " kept.");
         VBox rows = new VBox(12);
         for (Journal.Left one : left) rows.getChildren().add(leftBehind(one, left));
-        panel.with(Look.scroll(rows, MOST_HIGH)).answer("Later", () -> {});
+        panel.with(Look.scroll(rows, MOST_HIGH)).quietly("Later", () -> {});
         Platform.runLater(
                 () -> {
                     Node first = rows.lookup(".take-left");
@@ -423,7 +423,7 @@ final class Files {
 
     private VBox leftBehind(Journal.Left one, List<Journal.Left> all) {
         Button take = new Button("Recover it");
-        take.getStyleClass().addAll("first-answer", "take-left");
+        take.getStyleClass().addAll(one == all.getFirst() ? "first-answer" : "answer", "take-left");
         take.setAccessibleText("Recover " + one.show().title());
         take.setOnAction(
                 _ -> {
@@ -512,7 +512,7 @@ final class Files {
             row.setAlignment(Pos.CENTER_LEFT);
             rows.getChildren().add(row);
         }
-        panel.with(Look.scroll(rows, MOST_HIGH)).answer("Close", () -> {});
+        panel.with(Look.scroll(rows, MOST_HIGH)).quietly("Close", () -> {});
     }
 
     private void discard(Journal.Left left) {

@@ -31,7 +31,7 @@ final class KeptBar extends HBox {
         boolean shown = document.dirty().get() && !why.isEmpty();
         if (shown)
             words.setText(
-                    "What you have changed is neither saved nor kept: %s. It is tried again by itself; Ctrl S saves it, and Ctrl Shift S somewhere else."
+                    "What you have changed is neither saved nor kept: %s. It is tried again by itself; Ctrl S saves, Ctrl Shift S saves somewhere else."
                             .formatted(why));
         Look.show(this, shown);
     }

@@ -204,10 +204,15 @@ public final class MainWindow {
 
     private void dropped(DragEvent event) {
         if (event.getDragboard().hasFiles()) {
-            files.drop(event.getDragboard().getFiles().stream().map(File::toPath).toList());
+            drop(event.getDragboard().getFiles().stream().map(File::toPath).toList());
             event.setDropCompleted(true);
         }
         event.consume();
+    }
+
+    /// Takes up what was dropped on the window.
+    public void drop(List<Path> dropped) {
+        files.drop(dropped);
     }
 
     /// The stages of the work, in the order people go through them.

@@ -58,6 +58,13 @@ final class Panel extends StackPane {
         return this;
     }
 
+    /// Adds an answer that is not the first to think of.
+    Panel quietly(String words, Runnable then) {
+        answer(words, then);
+        answers.getChildren().getLast().getStyleClass().setAll("button", "answer");
+        return this;
+    }
+
     /// Puts the keyboard on the first answer.
     void focus() {
         if (!answers.getChildren().isEmpty()) answers.getChildren().getFirst().requestFocus();
