@@ -1,29 +1,21 @@
 package rivulus.sound;
 
 import java.io.BufferedInputStream;
-import java.io.ByteArrayInputStream;
 import java.io.EOFException;
-import java.io.FilterInputStream;
 import java.io.IOException;
 import java.io.InputStream;
-import java.io.SequenceInputStream;
 import java.nio.ByteBuffer;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.List;
-import org.kc7bfi.jflac.FLACDecoder;
-import org.kc7bfi.jflac.frame.Frame;
-import org.kc7bfi.jflac.util.ByteData;
 import rivulus.disk.FileTrouble;
 
 /// A FLAC file (RFC 9639) that is read from beginning to end: 16 or 24 bits, of a length that it
 /// says. Nothing is unpacked beside it, and memory depends neither on its length nor on what it
 /// claims.
 ///
-/// What it says of itself is read and weighed here; the decoder is given that and the frames, from
-/// a stream that ends for good. So whatever is broken in it, it is refused after as much work as it
-/// has bytes.
+/// What it says of itself is read and weighed here; [FlacFrames] decodes what follows.
 final class FlacFile implements SoundFile {
     private static final byte[] MARK = {'f', 'L', 'a', 'C'};
 
@@ -40,19 +32,18 @@ final class FlacFile implements SoundFile {
 
     private final String name;
     private final InputStream in;
-    private final FLACDecoder decoder;
+    private final FlacFrames decoder;
     private final WavFormat format;
     private final long frames;
-    private ByteData bytes;
 
-    /// What was decoded and not read yet: as many samples from there on in the bytes.
+    /// What was decoded and not read yet: as many samples from there on in the last frame.
     private int left;
 
     private int at;
     private long next;
 
     private FlacFile(
-            String name, InputStream in, FLACDecoder decoder, WavFormat format, long frames) {
+            String name, InputStream in, FlacFrames decoder, WavFormat format, long frames) {
         this.name = name;
         this.in = in;
         this.decoder = decoder;
@@ -93,9 +84,8 @@ final class FlacFile implements SoundFile {
                 throw new FileTrouble(
                         "%s says that it holds %s of sound, more than there can be in it"
                                 .formatted(name, WavFile.clock(samples / (double) rate)));
-            FLACDecoder decoder = decoder(info, new Ending(in));
-            return new FlacFile(
-                    name, in, decoder, new WavFormat(channels, rate, bits, false), samples);
+            WavFormat format = new WavFormat(channels, rate, bits, false);
+            return new FlacFile(name, in, new FlacFrames(in, format), format, samples);
         } catch (IOException | FileTrouble | RuntimeException broken) {
             in.close();
             throw broken;
@@ -121,42 +111,6 @@ final class FlacFile implements SoundFile {
         if (info == null || info.length < INFO)
             throw new FileTrouble("%s has a broken FLAC header".formatted(name));
         return info;
-    }
-
-    private static FLACDecoder decoder(byte[] info, InputStream frames)
-            throws IOException, FileTrouble {
-        ByteBuffer head = ByteBuffer.allocate(MARK.length + BLOCK_HEAD + INFO);
-        head.put(MARK).putInt(0x80 << 24 | INFO).put(info);
-        FLACDecoder decoder =
-                new FLACDecoder(
-                        new SequenceInputStream(new ByteArrayInputStream(head.array()), frames));
-        decoder.readMetadata();
-        return decoder;
-    }
-
-    /// A stream of which the end cannot be read over and over.
-    private static final class Ending extends FilterInputStream {
-        private static final int OFTEN = 64;
-        private int ends;
-
-        Ending(InputStream in) {
-            super(in);
-        }
-
-        private int told(int read) throws IOException {
-            if (read < 0 && ++ends > OFTEN) throw new EOFException("it ends early");
-            return read;
-        }
-
-        @Override
-        public int read() throws IOException {
-            return told(in.read());
-        }
-
-        @Override
-        public int read(byte[] into, int from, int length) throws IOException {
-            return told(in.read(into, from, length));
-        }
     }
 
     @Override
@@ -186,7 +140,8 @@ final class FlacFile implements SoundFile {
         while (done < wanted) {
             if (left == 0) decodeNext(next + done);
             int here = Math.min(wanted - done, left);
-            copy(into, done, here);
+            decoder.copy(at, into, done, here);
+            at += here;
             left -= here;
             done += here;
         }
@@ -194,40 +149,18 @@ final class FlacFile implements SoundFile {
         return done;
     }
 
-    /// The samples of the next frame, byte by byte; in the same place as those before, where that
-    /// is large enough.
     private void decodeNext(long done) throws FileTrouble {
         try {
-            Frame frame = decoder.readNextFrame();
-            if (frame == null
-                    || decoder.getBadFrames() > 0
-                    || frame.header.channels != format.channels()
-                    || frame.header.bitsPerSample != format.bits()) throw broken(done, null);
-            bytes = decoder.decodeFrame(frame, bytes);
-        } catch (IOException | RuntimeException broken) {
+            left = decoder.next();
+            at = 0;
+        } catch (IOException broken) {
             throw broken(done, broken);
         }
-        left = bytes.getLen() / format.frameBytes();
-        at = 0;
-        if (left == 0) throw broken(done, null);
     }
 
     private FileTrouble broken(long done, Exception why) {
-        String words = "%s is broken after %d of its %d samples".formatted(name, done, frames);
-        return why == null ? new FileTrouble(words) : new FileTrouble(words, why);
-    }
-
-    private void copy(double[][] into, int from, int count) {
-        byte[] raw = bytes.getData();
-        int width = format.bits() / 8;
-        double full = 1 << format.bits() - 1;
-        for (int i = from; i < from + count; i++)
-            for (int c = 0; c < format.channels(); c++) {
-                int value = raw[at + width - 1];
-                for (int b = width - 2; b >= 0; b--) value = value << 8 | raw[at + b] & 0xFF;
-                into[c][i] = value / full;
-                at += width;
-            }
+        return new FileTrouble(
+                "%s is broken after %d of its %d samples".formatted(name, done, frames), why);
     }
 
     @Override
