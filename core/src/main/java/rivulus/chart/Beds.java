@@ -35,6 +35,14 @@ final class Beds {
         return Optional.ofNullable(ofDevice.get(device));
     }
 
+    /// A machine by itself, whatever it is.
+    Bed alone(String device) {
+        return show.rig()
+                .device(device)
+                .map(Beds::machine)
+                .orElse(new Bed("machine " + device, device, device));
+    }
+
     private Bed bed(Device device, GearKind kind) {
         if (kind == GearKind.ISOLATOR) return null;
         Optional<Device> computer = show.rig().device(device.on());

@@ -129,11 +129,11 @@ public final class Courses {
     private List<Stop> stops(List<Node> nodes, List<Double> times) {
         List<Stop> stops = new ArrayList<>();
         List<String> labels = new ArrayList<>();
-        Beds.Bed here = null;
+        Beds.Bed here = begin(nodes);
         double ms = 0;
         for (int i = 0; i < nodes.size(); i++) {
             Beds.Bed bed = beds.of(nodes.get(i).point().device()).orElse(here);
-            if (here != null && !here.equals(bed)) {
+            if (!here.equals(bed)) {
                 stops.add(new Stop(here, String.join(" → ", labels), ms));
                 labels.clear();
             }
@@ -144,6 +144,14 @@ public final class Courses {
         }
         stops.add(new Stop(here, String.join(" → ", labels), ms));
         return stops;
+    }
+
+    /// Where a way begins: what only sits in a lead is passed over, unless there is nothing else.
+    private Beds.Bed begin(List<Node> nodes) {
+        return nodes.stream()
+                .flatMap(node -> beds.of(node.point().device()).stream())
+                .findFirst()
+                .orElseGet(() -> beds.alone(nodes.getFirst().point().device()));
     }
 
     private Draft missing(SceneProof.Heard cell) {

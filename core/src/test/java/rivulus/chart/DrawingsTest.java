@@ -14,11 +14,15 @@ import rivulus.check.Proof;
 import rivulus.check.SceneProof;
 import rivulus.check.Verdict;
 import rivulus.disk.Extras;
+import rivulus.show.Cast;
 import rivulus.show.Checks;
+import rivulus.show.Device;
 import rivulus.show.Ear;
 import rivulus.show.Habits;
 import rivulus.show.Limit;
 import rivulus.show.Limits;
+import rivulus.show.Playback;
+import rivulus.show.Ref;
 import rivulus.show.Show;
 import rivulus.show.Source;
 import rivulus.words.Severity;
@@ -60,6 +64,25 @@ class DrawingsTest {
                 .contains(
                         new Course.Resting("bram", "PHONE mute is on"),
                         new Course.Resting("sunniva", ""));
+    }
+
+    /// Found by pressing keys at random: a source that plays into what only sits in a lead.
+    @Test
+    void aWayThatBeginsWhereNothingIsDrawnIsDrawnAllTheSame() {
+        Show show = Demo.show("lantern-hour");
+        List<Device> devices = new ArrayList<>(show.rig().devices());
+        devices.add(Device.of("iso", "Isolator", "isolator"));
+        List<Playback> playback = new ArrayList<>(show.cast().playback());
+        playback.replaceAll(plays -> plays.from(Optional.of(Ref.of("iso/in.in"))));
+        Show odd =
+                show.withRig(show.rig().with(devices, show.rig().cables()))
+                        .withCast(new Cast(show.cast().people(), playback, show.cast().extras()));
+        Proof proof = Demo.PROVER.prove(odd);
+        for (SceneProof scene : proof.scenes())
+            for (Ear ear : odd.ears())
+                for (Course.Bed bed :
+                        Courses.toEar(scene, ear.id(), Demo.PROVER.catalogue()).beds())
+                    assertThat(bed.title()).isNotEmpty();
     }
 
     @Test
