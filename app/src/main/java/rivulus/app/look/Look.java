@@ -73,10 +73,14 @@ public final class Look {
         return scroll;
     }
 
-    /// The same, at most so many pixels high.
-    public static ScrollPane scroll(Node content, double most) {
+    /// The same, as high as what is in it once its lines are broken, and at most so many pixels.
+    public static ScrollPane scroll(Region content, double most) {
         ScrollPane scroll = scroll(content);
-        scroll.setMaxHeight(most);
+        scroll.setMinHeight(0);
+        content.heightProperty()
+                .addListener(
+                        (_, _, high) ->
+                                scroll.setPrefHeight(Math.min(most, high.doubleValue() + 4)));
         return scroll;
     }
 

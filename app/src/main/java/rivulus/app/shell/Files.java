@@ -9,9 +9,7 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
-import javafx.application.Platform;
 import javafx.geometry.Pos;
-import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
@@ -413,12 +411,9 @@ final class Files {
                                         + " kept.");
         VBox rows = new VBox(12);
         for (Journal.Left one : left) rows.getChildren().add(leftBehind(one, left));
-        panel.with(Look.scroll(rows, MOST_HIGH)).quietly("Later", () -> {});
-        Platform.runLater(
-                () -> {
-                    Node first = rows.lookup(".take-left");
-                    if (first != null) first.requestFocus();
-                });
+        panel.with(Look.scroll(rows, MOST_HIGH))
+                .quietly("Later", () -> {})
+                .first(rows.lookup(".take-left"));
     }
 
     private VBox leftBehind(Journal.Left one, List<Journal.Left> all) {
@@ -512,7 +507,9 @@ final class Files {
             row.setAlignment(Pos.CENTER_LEFT);
             rows.getChildren().add(row);
         }
-        panel.with(Look.scroll(rows, MOST_HIGH)).quietly("Close", () -> {});
+        panel.with(Look.scroll(rows, MOST_HIGH))
+                .quietly("Close", () -> {})
+                .first(rows.lookup(".take-left"));
     }
 
     private void discard(Journal.Left left) {

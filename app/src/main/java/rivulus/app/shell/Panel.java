@@ -17,6 +17,9 @@ final class Panel extends StackPane {
     private final FlowPane answers = new FlowPane();
     private final Runnable close;
 
+    /// What has the keyboard first, where that is no answer; or null.
+    private Node first;
+
     Panel(String title, String words, Runnable close) {
         this.close = close;
         getStyleClass().add("veil");
@@ -65,8 +68,19 @@ final class Panel extends StackPane {
         return this;
     }
 
+    /// Has the keyboard on something else than the first answer.
+    Panel first(Node node) {
+        first = node;
+        return this;
+    }
+
     /// Puts the keyboard on the first answer.
     void focus() {
-        if (!answers.getChildren().isEmpty()) answers.getChildren().getFirst().requestFocus();
+        if (first != null && first.getScene() == null) {
+            applyCss(); // what can be scrolled is there once it is dressed
+            layout();
+        }
+        if (first != null && first.getScene() != null) first.requestFocus();
+        else if (!answers.getChildren().isEmpty()) answers.getChildren().getFirst().requestFocus();
     }
 }
