@@ -214,7 +214,7 @@ class LevelsStageTest {
         try (Hand hand = Hand.atShow(folder, Recipe.TIDE_TABLE_TALK)) {
             hand.act(() -> hand.session().stage().set(LevelsStage.ID));
             hand.act(() -> hand.session().recordings().take(List.of(text)));
-            assertThat(hand.textIn("#recording")).contains("notes.wav is no WAV file");
+            assertThat(hand.textIn("#recording")).contains("notes.wav is neither WAV nor FLAC");
             hand.act(() -> hand.window().openDemo("ferry-log"));
             assertThat(hand.session().recordings().heard().get().troubles()).isEmpty();
         }

@@ -270,8 +270,8 @@ class MainTest {
         Path bad = Files.writeString(folder.resolve("bad.wav"), "no sound");
         assertThat(run("measure", bad.toString(), good.toString(), "/")).isEqualTo(2);
         assertThat(out.toString()).contains("good.wav: ");
-        assertThat(err.toString()).contains("bad.wav is no WAV file", "/ is a folder");
-        isRefused("bad.wav is no WAV file", "measure", bad.toString());
+        assertThat(err.toString()).contains("bad.wav is neither WAV nor FLAC", "/ is a folder");
+        isRefused("bad.wav is neither WAV nor FLAC", "measure", bad.toString());
     }
 
     @Test
