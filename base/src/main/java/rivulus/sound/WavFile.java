@@ -74,7 +74,8 @@ public final class WavFile implements SoundFile {
         boolean rf64 = riff.equals("RF64") || riff.equals("BW64");
         if (head == null || !rf64 && !riff.equals("RIFF") || !text(head, 8).equals("WAVE"))
             throw new FileTrouble(
-                    "%s is neither WAV nor FLAC: it does not begin with RIFF and WAVE".formatted(name));
+                    "%s is neither WAV nor FLAC: it does not begin with RIFF and WAVE"
+                            .formatted(name));
         long size = channel.size();
         long dataSize64 = -1;
         long place = 12;

@@ -158,9 +158,11 @@ class WavFileTest {
     @Test
     void whatIsNoWavSaysSo() throws IOException {
         Path text = file("Dear Maren, here is the recording".getBytes());
-        assertThatThrownBy(() -> SoundFile.open(text)).hasMessageContaining("is neither WAV nor FLAC");
+        assertThatThrownBy(() -> SoundFile.open(text))
+                .hasMessageContaining("is neither WAV nor FLAC");
         Path nothing = file(new byte[0]);
-        assertThatThrownBy(() -> SoundFile.open(nothing)).hasMessageContaining("is neither WAV nor FLAC");
+        assertThatThrownBy(() -> SoundFile.open(nothing))
+                .hasMessageContaining("is neither WAV nor FLAC");
         assertThatThrownBy(() -> SoundFile.open(folder)).hasMessageContaining("is a folder");
         assertThatThrownBy(() -> SoundFile.open(folder.resolve("gone.wav")))
                 .hasMessageContaining("there is no such file");
