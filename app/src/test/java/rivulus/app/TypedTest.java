@@ -102,10 +102,14 @@ class TypedTest {
         try (Hand hand = atTheCafe()) {
             Show before = hand.session().show().get();
             hand.press(KeyCode.CONTROL, KeyCode.L);
-            paste(hand, "#say-lines", name + ", host\nmic for " + name);
+            paste(hand, "#say-lines", name + ", guest, call program");
             hand.press(KeyCode.ENTER);
-            boolean added = !hand.session().show().get().equals(before);
-            assertThat(added || text(hand, "#say-lines").contains(name)).isTrue();
+            assertThat(hand.textIn("#panel")).contains("This cannot be done", "at most 120");
+            hand.press(KeyCode.ESCAPE);
+            assertThat(hand.session().show().get()).isEqualTo(before);
+            assertThat(text(hand, "#say-lines")).contains(name + ", guest");
+            assertThat(hand.textIn("#say-told")).contains("Nothing was added");
+            assertThat(hand.textsIn("#show-title")).containsExactly("The language café *");
         }
     }
 
