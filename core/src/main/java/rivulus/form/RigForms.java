@@ -91,7 +91,8 @@ record RigForms(Ground on) {
                                                                                             .empty())))));
         List<Device> strips =
                 on.show().rig().devices().stream()
-                        .filter(d -> kind(d).power().mostWatts() > 0 && !d.id().equals(device.id()))
+                        .filter(d -> kind(d).power().mostWatts() > 0)
+                        .filter(d -> on.show().rig().mayFeed(d, device))
                         .toList();
         if (!strips.isEmpty() && feeds.contains(Power.Source.MAINS))
             fields.add(

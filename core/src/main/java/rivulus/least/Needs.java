@@ -235,7 +235,10 @@ public final class Needs {
     }
 
     /// Every leg by which something could come to an ear, whatever is turned.
+    ///
+    /// @param ear its id; or empty for none in particular, to which every leg could lead
     public List<Leg> towards(String ear) {
+        if (ear.isEmpty()) return graph.legs();
         double[] on = down(ear);
         return Reach.crossing(graph, (u, leg, v) -> mostDb(leg) + on[v] > SILENT_DB).toList();
     }

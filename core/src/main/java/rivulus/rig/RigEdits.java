@@ -91,10 +91,12 @@ public final class RigEdits {
                 show.withRig(show.rig().with(now(device).poweredBy(source))));
     }
 
-    /// Plugs a device into a strip, or, empty and where it is no strip, into the wall.
+    /// Plugs a device into a strip, or into the wall: where that is empty, is no strip, or is
+    /// itself plugged into the device.
     public Edit plug(Device device, Optional<Device> into) {
         Optional<Device> strip =
-                into.filter(s -> catalogue.get(s.template()).power().mostWatts() > 0);
+                into.filter(s -> catalogue.get(s.template()).power().mostWatts() > 0)
+                        .filter(s -> show.rig().mayFeed(now(s), now(device)));
         return edit(
                 "Plug %s into %s"
                         .formatted(device.name(), strip.map(Device::name).orElse("the wall")),

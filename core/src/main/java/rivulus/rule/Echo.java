@@ -49,7 +49,9 @@ final class Echo implements Rule {
         for (SceneProof.Heard cell : scene.asked()) {
             if (!LateOwnVoice.isOwnVoice(cell) || !isCaller(cell) || !cell.hearing().isHeard())
                 continue;
-            Arrival strongest = cell.hearing().strongest().orElseThrow();
+            // what only rings and never arrives is no echo: [Looping] tells it
+            if (cell.hearing().strongest().isEmpty()) continue;
+            Arrival strongest = cell.hearing().strongest().get();
             TalkerEcho echo = TalkerEcho.of(-cell.hearing().levelDb(), strongest.ms());
             if (echo.rating() < limits.get(Limit.ECHO_RATING))
                 findings.add(finding(scene, cell, strongest, echo, limits));

@@ -34,6 +34,16 @@ public record Rig(List<Device> devices, List<Cable> cables, List<Owned> stock, E
         return going;
     }
 
+    /// Whether a strip could feed a device: it is not the device itself, nor plugged into it by way
+    /// of whatever others.
+    public boolean mayFeed(Device strip, Device device) {
+        Set<String> met = new HashSet<>();
+        for (Optional<Device> at = Optional.of(strip);
+                at.isPresent() && met.add(at.get().id());
+                at = device(at.get().outlet())) if (at.get().id().equals(device.id())) return false;
+        return true;
+    }
+
     /// The same rig with other devices and cables.
     public Rig with(List<Device> newDevices, List<Cable> newCables) {
         return new Rig(newDevices, newCables, stock, extras);

@@ -6,6 +6,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import rivulus.check.Demo;
 import rivulus.check.Finding;
 import rivulus.check.Proof;
@@ -13,6 +15,7 @@ import rivulus.check.Verdict;
 import rivulus.disk.Extras;
 import rivulus.search.Budget;
 import rivulus.show.Ear;
+import rivulus.show.Habit;
 import rivulus.show.Mix;
 import rivulus.show.Ref;
 import rivulus.show.Show;
@@ -71,6 +74,20 @@ class MixWritingTest {
                 .extracting(Ref::toString)
                 .contains("console/main", "console/x2")
                 .noneMatch(at -> at.startsWith("console/group"));
+    }
+
+    /// What is told of two ears, and of none in particular, is asked of the solver all the same.
+    @ParameterizedTest
+    @CsvSource({"spring-lectures, separate", "harvest-concert, house"})
+    void mixesAreWrittenFromTheBriefWhereTheStreamIsLikedAnotherWay(String name, String way) {
+        Show show = Demo.show(name);
+        Show liked =
+                show.withChecks(
+                        show.checks().with(show.checks().habits().with(Habit.STREAM_MIX, way)));
+        MixWriting.Written written =
+                new MixWriting(Demo.PROVER, Budget.of(MixWriting.STEPS / 8))
+                        .all(Demo.PROVER.prove(liked), _ -> {});
+        assertThat(written.lines()).isNotEmpty();
     }
 
     @Test

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
@@ -62,6 +63,25 @@ class RigEditsTest {
             assertThat(after.rig().device(device.id())).isEmpty();
             assertThat(after.rig().cables()).noneMatch(c -> c.touches(device.id()));
             isSound(after);
+        }
+    }
+
+    @Test
+    void noStripIsPluggedIntoWhatHangsOnIt() throws Exception {
+        Show show = Demo.show("first-call");
+        List<Device> devices = new ArrayList<>(show.rig().devices());
+        Device first = Device.of("s1", "First", "outlet-strip");
+        Device second = Device.of("s2", "Second", "outlet-strip").pluggedInto("s1");
+        devices.addAll(List.of(first, second));
+        Show two = show.withRig(show.rig().with(devices, show.rig().cables()));
+        for (Device into : List.of(first, second)) {
+            Show after =
+                    new RigEdits(two, Demo.PROVER.catalogue())
+                            .plug(first, Optional.of(into))
+                            .change()
+                            .after();
+            isSound(after);
+            assertThat(after.rig().device("s1").orElseThrow().outlet()).isEmpty();
         }
     }
 
