@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Optional;
 import javafx.scene.control.ListView;
 import javafx.scene.control.TextArea;
@@ -54,6 +55,8 @@ class BenchTest {
             write(hand, "takes", "99");
             assertThat(hand.textIn("#bench-check")).contains("ports[0]", "64");
             assertThat(hand.find("#bench-keep").isDisabled()).isTrue();
+            press(hand, "#section-pickers"); // of nothing there is nothing to double
+            for (String button : List.of("#item-double", "#item-out")) press(hand, button);
             press(hand, "#section-knobs");
             press(hand, "#bench-go");
             assertThat(((TextField) hand.find("#bench #field-takes")).getText()).isEqualTo("99");

@@ -65,9 +65,9 @@ final class KindEditor extends VBox {
         add.setId("item-add");
         add.setOnAction(_ -> list(list -> draft.plusItem(list), Integer.MAX_VALUE));
         twice.setId("item-double");
-        twice.setOnAction(_ -> list(list -> draft.doubled(list, chosen()), chosen() + 1));
+        twice.setOnAction(_ -> ofChosen(list -> draft.doubled(list, chosen()), chosen() + 1));
         out.setId("item-out");
-        out.setOnAction(_ -> list(list -> draft.minusItem(list, chosen()), chosen()));
+        out.setOnAction(_ -> ofChosen(list -> draft.minusItem(list, chosen()), chosen()));
         VBox.setVgrow(items, Priority.ALWAYS);
         list.setMinWidth(ITEMS);
         list.setMaxWidth(ITEMS);
@@ -131,6 +131,11 @@ final class KindEditor extends VBox {
 
     private boolean isList() {
         return form.sections().containsKey(section);
+    }
+
+    /// Of an empty list nothing is chosen.
+    private void ofChosen(Function<String, TemplateDraft> change, int then) {
+        if (chosen() >= 0) list(change, then);
     }
 
     private void list(Function<String, TemplateDraft> change, int then) {
