@@ -17,7 +17,8 @@ import rivulus.show.Wish;
 import rivulus.words.Severity;
 import rivulus.words.Words;
 
-/// Somebody who must not be heard, and is. Own voices are the business of [Echo] and
+/// Somebody who must not be heard, and is: a problem where the public hears it, or somebody asked
+/// that it be not; a caution where it is only tidier so. Own voices are the business of [Echo] and
 /// [LateOwnVoice], muted ones of [Mute].
 final class Leak implements Rule {
     @Override
@@ -56,7 +57,9 @@ final class Leak implements Rule {
                                     Names.subject(cell.ear()),
                                     Names.of(cell.source()),
                                     Words.db(cell.hearing().levelDb()));
-            Severity severity = cell.ear().isPublic() ? Severity.PROBLEM : Severity.CAUTION;
+            boolean asked = cell.standing().excepted();
+            Severity severity =
+                    cell.ear().isPublic() || asked ? Severity.PROBLEM : Severity.CAUTION;
             findings.add(
                     finding(scene, cell, severity, Verdict.LEAK, headline)
                             .figure("levelDb", cell.hearing().levelDb())

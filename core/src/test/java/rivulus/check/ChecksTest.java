@@ -123,6 +123,26 @@ class ChecksTest {
         assertThat(finding.figures().get("levelDb")).isBetween(-28.0, -24.0);
     }
 
+    /// Somebody asked for it by name: whoever hears it all the same, it is a problem.
+    @Test
+    void whatSomebodyAskedNotToHearIsAProblem() {
+        assertThat(Demo.PROVER.prove(Demo.show("tide-watch")).heard())
+                .filteredOn(finding -> finding.rule().equals("leak"))
+                .extracting(Finding::severity)
+                .contains(Severity.PROBLEM, Severity.CAUTION);
+        Show mended = Demo.lanternMended();
+        String wish = "teo";
+        Show asked =
+                mended.with(
+                        new WishChange(
+                                wish, "ivo", "", Wish.MUST_NOT, "he distracts", Extras.NONE));
+        assertThat(Demo.PROVER.prove(asked).heard())
+                .filteredOn(finding -> finding.rule().equals("leak"))
+                .filteredOn(finding -> finding.key().ear().equals(wish))
+                .isNotEmpty()
+                .allMatch(finding -> finding.severity() == Severity.PROBLEM);
+    }
+
     @Test
     void talkbackOnTheStreamIsALeak() {
         Finding finding = only(Demo.level(Demo.lanternMended(), "desk/usb2.pick.mic3", 0), "leak");
