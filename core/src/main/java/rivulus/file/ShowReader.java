@@ -134,9 +134,12 @@ final class ShowReader {
         Set<String> things = new HashSet<>(names.devices.keySet());
         things.addAll(names.people);
         List<Place.Distance> distances = new ArrayList<>();
+        Set<Set<String>> pairs = new HashSet<>();
         for (Entry item : place.items("distances")) {
             String from = ShowNames.known(item.field("from"), "person or device", things);
             String to = ShowNames.known(item.field("to"), "person or device", things);
+            if (!pairs.add(new HashSet<>(List.of(from, to))))
+                throw item.trouble("how far %s and %s are apart is said twice", from, to);
             Optional<Entry> word = item.maybe("word");
             double metres =
                     word.isPresent()

@@ -71,6 +71,11 @@ class HostileFilesTest {
                         show(
                                 ", \"scenes\": [{\"id\": \"s\", \"name\": \"S\", \"knobs\": {\"desk/\": 1}}]"),
                         "device/knob"),
+                Arguments.of(
+                        show("").replace(
+                                        "\"room-soft\"}",
+                                        "\"room-soft\", \"distances\": [{\"from\": \"mic\", \"to\": \"maren\", \"m\": 1}, {\"from\": \"maren\", \"to\": \"mic\", \"m\": 2}]}"),
+                        "how far maren and mic are apart is said twice"),
                 Arguments.of(circle("laptop", "on", "a>a"), "\"a\" runs on itself"),
                 Arguments.of(
                         circle("laptop", "on", "x>a", "a>b", "b>a"),
