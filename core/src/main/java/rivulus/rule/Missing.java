@@ -92,7 +92,9 @@ final class Missing implements Rule {
                                 Names.subject(cell.ear()),
                                 Names.of(cell.source()),
                                 Words.db(cell.hearing().levelDb()));
-        return finding(scene, cell, Severity.CAUTION, Verdict.FAINT, headline)
+        boolean grave = Soft.isByWire(cell.ear()) || Soft.isCallers(scene, cell.ear());
+        Severity severity = grave ? Severity.PROBLEM : Severity.CAUTION;
+        return finding(scene, cell, severity, Verdict.FAINT, headline)
                 .figure("levelDb", cell.hearing().levelDb())
                 .because(() -> Rule.ways(scene, cell, "", 2));
     }

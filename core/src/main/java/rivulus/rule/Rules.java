@@ -37,6 +37,7 @@ public final class Rules implements Judge {
                     new Hiss(),
                     new ShortOfGain(),
                     new LoudEars(),
+                    new Soft(),
                     new Uneven(),
                     new OneSide(),
                     new Gated(),

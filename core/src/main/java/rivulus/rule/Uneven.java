@@ -49,7 +49,15 @@ final class Uneven implements EndedByIdeas {
             if (softest == null) continue;
             double apart = loudest.db() - softest.db();
             if (apart > limits.get(Limit.UNEVEN) + HAIR_LU)
-                findings.add(finding(scene, softest, loudest, apart));
+                findings.add(
+                        finding(
+                                scene,
+                                softest,
+                                loudest,
+                                apart,
+                                apart > limits.get(Limit.SOFT_AMONG)
+                                        ? Severity.PROBLEM
+                                        : Severity.CAUTION));
         }
         return findings;
     }
@@ -71,12 +79,13 @@ final class Uneven implements EndedByIdeas {
     }
 
     /// Told of whoever is farther from nominal, so that the one who is off is turned.
-    private Finding.Draft finding(SceneProof scene, Voice softest, Voice loudest, double apart) {
+    private Finding.Draft finding(
+            SceneProof scene, Voice softest, Voice loudest, double apart, Severity severity) {
         boolean isLoud = loudest.db() > -softest.db();
         SceneProof.Heard off = (isLoud ? loudest : softest).cell();
         SceneProof.Heard other = (isLoud ? softest : loudest).cell();
         return finding(
-                        Severity.CAUTION,
+                        severity,
                         "%s hears %s %s %s than %s"
                                 .formatted(
                                         Names.subject(off.ear()),

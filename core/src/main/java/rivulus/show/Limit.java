@@ -38,6 +38,13 @@ public enum Limit implements Worded {
     COLOURS_BAD(4, "dB", 0, 60, "and is a problem within this ~"),
     SLAPS(15, "dB", 0, 60, "the same between 30 and 50 ms ~"),
     ECHOES(25, "dB", 0, 60, "the same over 50 ms ~"),
+    SOFT(
+            6,
+            "dB",
+            0,
+            40,
+            "what goes out or is kept is soft with every voice so far under nominal ~"),
+    SOFT_AMONG(10, "dB", 0, 40, "a voice so far under the loudest of the others is soft ~"),
     BALANCE(2, "dB", 0, 20, "what is wanted so far under the voices may be off by this ~"),
     PROGRAMME(
             0,
