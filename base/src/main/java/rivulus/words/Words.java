@@ -108,6 +108,15 @@ public final class Words {
                 .formatted(String.join(", ", items.subList(0, named)), items.size() - named);
     }
 
+    /// A part of a thing: "Show desk USB 1 call"; the thing alone where its name says it already:
+    /// "Tower's virtual cable".
+    public static String part(String thing, String part) {
+        String name = thing.toLowerCase(Locale.ROOT);
+        String label = part.toLowerCase(Locale.ROOT);
+        boolean said = name.equals(label) || name.endsWith(" " + label);
+        return said ? thing : thing + " " + part;
+    }
+
     /// The first letter in upper case.
     public static String sentence(String text) {
         return text.isEmpty() ? text : Character.toUpperCase(text.charAt(0)) + text.substring(1);

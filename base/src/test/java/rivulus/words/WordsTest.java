@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 class WordsTest {
     @Test
@@ -25,5 +27,18 @@ class WordsTest {
         assertThat(Words.count(1, "port")).isEqualTo("1 port");
         assertThat(Words.count(0, "route")).isEqualTo("0 routes");
         assertThat(Words.sentence("it howls")).isEqualTo("It howls");
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "Show desk, USB 1 call, Show desk USB 1 call",
+        "Tower's virtual cable, virtual cable, Tower's virtual cable",
+        "Virtual cable, virtual cable, Virtual cable",
+        "USB microphone, microphone, USB microphone",
+        "Ivo's mic, microphone, Ivo's mic microphone",
+        "Smicrophone, microphone, Smicrophone microphone"
+    })
+    void aPartIsNotSaidTwice(String thing, String part, String said) {
+        assertThat(Words.part(thing, part)).isEqualTo(said);
     }
 }

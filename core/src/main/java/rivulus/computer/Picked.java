@@ -9,6 +9,7 @@ import rivulus.gear.Setting;
 import rivulus.gear.Template;
 import rivulus.leads.Survey;
 import rivulus.show.Device;
+import rivulus.words.Words;
 
 /// What one picker of a computer or a program comes to, defaults followed.
 ///
@@ -80,6 +81,6 @@ public record Picked(
     public String words() {
         if (gear.isEmpty() || endpoint.isEmpty()) return "nothing";
         boolean own = gear.get().id().equals(owner.on()) || gear.get().id().equals(owner.id());
-        return own ? endpoint.get().label() : gear.get().name() + " " + endpoint.get().label();
+        return own ? endpoint.get().label() : Words.part(gear.get().name(), endpoint.get().label());
     }
 }

@@ -27,6 +27,9 @@ import rivulus.words.Words;
 /// among the voices of a stream. Unequal voices of what goes out are the business of [Uneven]; what
 /// hardly comes at all, of [Missing]; music lies as far under them as it is wanted ([Balance]).
 final class Soft implements EndedByIdeas {
+    /// So much farther under who talks may lie what they talk about ~.
+    private static final double LIES_UNDER_DB = 8;
+
     @Override
     public String id() {
         return "soft";
@@ -35,7 +38,7 @@ final class Soft implements EndedByIdeas {
     /// A cure that turns down everything to end something else is none.
     @Override
     public boolean isHarm(Finding finding) {
-        return true;
+        return finding.key().source().isEmpty();
     }
 
     @Override
@@ -126,7 +129,8 @@ final class Soft implements EndedByIdeas {
         for (SceneProof.Heard cell : all) {
             if (told && isTalk(cell) || isAimed(scene, cell)) continue;
             double under = loudest.hearing().levelDb() - cell.hearing().levelDb();
-            if (under <= limits.get(Limit.SOFT_AMONG)) continue;
+            double line = limits.get(Limit.SOFT_AMONG) + (isTold(cell) ? LIES_UNDER_DB : 0);
+            if (under <= line) continue;
             boolean call =
                     cell.ear().isPublic() || Echo.isCaller(cell) || isCallers(scene, cell.ear());
             findings.add(
@@ -146,6 +150,11 @@ final class Soft implements EndedByIdeas {
                             .figure("underDb", under)
                             .because(() -> Rule.ways(scene, cell, "", 1)));
         }
+    }
+
+    /// Programme from elsewhere is often told of by somebody, and lies under them.
+    private static boolean isTold(SceneProof.Heard cell) {
+        return cell.source() instanceof Playback plays && plays.kind() == Playback.Kind.PROGRAMME;
     }
 
     /// Whether somebody said how far under the voices it is wanted.

@@ -28,6 +28,11 @@ final class Uneven implements EndedByIdeas {
         return "uneven";
     }
 
+    @Override
+    public boolean isHarm(Finding finding) {
+        return finding.severity().isSerious();
+    }
+
     /// A voice at the public, and how loud on average.
     private record Voice(SceneProof.Heard cell, double db) {}
 

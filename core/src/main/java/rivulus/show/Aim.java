@@ -51,6 +51,11 @@ public record Aim(
         }
     }
 
+    /// The same with another figure.
+    Aim of(double other) {
+        return new Aim(ear, source, scene, kind, other, reason, extras);
+    }
+
     /// Whether both are about the same, so that only one of them can hold.
     public boolean replaces(Aim other) {
         return kind == other.kind && isOfTheSamePair(other) && scene.equals(other.scene);

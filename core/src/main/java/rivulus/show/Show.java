@@ -352,15 +352,17 @@ public record Show(
                         .toList());
     }
 
-    /// The show with one aim in place of any other for the same; without it where it is not given.
+    /// The show with one aim in place of any other for the same, for the same reason and in its
+    /// place; without it where it is not given.
     ///
     /// @param figure in the unit of the kind
     public Show aiming(
             String ear, String source, String scene, Aim.Kind kind, Optional<Double> figure) {
-        Aim aim = new Aim(ear, source, scene, kind, figure.orElse(0.0), "", Extras.NONE);
+        Aim fresh = new Aim(ear, source, scene, kind, figure.orElse(0.0), "", Extras.NONE);
         List<Aim> aims = new ArrayList<>(aims());
-        aims.removeIf(aim::replaces);
-        if (figure.isPresent()) aims.add(aim);
+        if (figure.isEmpty()) aims.removeIf(fresh::replaces);
+        else if (aims.stream().noneMatch(fresh::replaces)) aims.add(fresh);
+        else aims.replaceAll(aim -> fresh.replaces(aim) ? aim.of(figure.get()) : aim);
         return withRundown(rundown.withAims(aims));
     }
 

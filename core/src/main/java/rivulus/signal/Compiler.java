@@ -31,6 +31,7 @@ import rivulus.show.Person;
 import rivulus.show.Playback;
 import rivulus.show.Ref;
 import rivulus.show.Show;
+import rivulus.words.Words;
 
 /// Turns a show into its [SignalGraph]. The show must have been read or built soundly: every id it
 /// names exists.
@@ -285,7 +286,8 @@ public final class Compiler {
                                 shown.key(),
                                 own
                                         ? shown.endpoint().label()
-                                        : shown.deviceName() + " " + shown.endpoint().label()));
+                                        : Words.part(
+                                                shown.deviceName(), shown.endpoint().label())));
             }
             addKnob(
                     device,

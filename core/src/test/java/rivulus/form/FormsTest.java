@@ -17,6 +17,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
 import rivulus.check.Demo;
+import rivulus.disk.Extras;
 import rivulus.disk.FileTrouble;
 import rivulus.edit.Edit;
 import rivulus.file.Change;
@@ -24,6 +25,7 @@ import rivulus.file.DemoShows;
 import rivulus.file.ShowFile;
 import rivulus.gear.Catalogue;
 import rivulus.gear.Setting;
+import rivulus.show.Aim;
 import rivulus.show.Limit;
 import rivulus.show.Ref;
 import rivulus.show.Show;
@@ -98,6 +100,20 @@ class FormsTest {
     void anAimIsTakenAwayByABlankAndGoesAlongWithItsEar() {
         Show aimed = answered(LANTERN, "aims/stream/cue-pads", "under", "10");
         assertThat(answered(aimed, "aims/stream/cue-pads", "under", " ")).isEqualTo(LANTERN);
+        Aim first = aimed.aims().getFirst();
+        Aim told =
+                new Aim(
+                        first.ear(),
+                        first.source(),
+                        first.scene(),
+                        first.kind(),
+                        first.figure(),
+                        "it must not shout",
+                        Extras.NONE);
+        Show reasoned = aimed.withRundown(aimed.rundown().withAims(List.of(told)));
+        assertThat(answered(reasoned, "aims/stream/cue-pads", "under", "12").aims().getFirst())
+                .extracting(Aim::figure, Aim::reason)
+                .containsExactly(12.0, "it must not shout");
         assertThat(done(aimed, "ear/stream", Deed.REMOVE).aims()).isEmpty();
         assertThat(form(aimed, "aims/stream/cue-pads/doors").fields())
                 .extracting(Field::label)

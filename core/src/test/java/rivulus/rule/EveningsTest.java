@@ -50,16 +50,16 @@ class EveningsTest {
                 "lute-lesson; clean-up, missing ivo lute, missing nadia ivo",
                 "puzzle-relay; doubled stream alerts, ground-loop, missing ivo puzzle, missing stream puzzle",
                 "harbour-quest; missing stream quest, picture",
-                "tide-watch; ",
+                "tide-watch; leak edda harbour-film, leak nadia harbour-film",
                 "lute-by-the-mixer; doubled ada ivo, doubled ivo ada, doubled stream ada, doubled stream ivo, late-own-voice ada ada, late-own-voice ivo ivo, polarity",
                 "lute-in-tracks; doubled stream backing, too-loud ada backing",
                 "harbour-radio; mute stream ivo, mute stream maren, mute stream nadia",
                 "harvest-concert; leak house audience, missing lobby band, missing lobby choir, missing lobby maren",
                 "long-read; ",
                 "quay-market; leak copy music-bed, missing stream cue-pads",
-                "new-desk; doubled stream cue-pads, doubled stream ivo, doubled stream maren, doubled stream music-bed, doubled stream nadia, echo nadia nadia, ground-loop, phantom",
+                "new-desk; doubled stream cue-pads, doubled stream ivo, doubled stream maren, doubled stream music-bed, doubled stream nadia, echo nadia nadia, ground-loop, phantom, soft nadia maren, uneven stream",
                 "ferry-log; doubled stream log-sound, ground-loop",
-                "round-table; doubled stream maren, doubled stream sunniva"
+                "round-table; doubled stream maren, doubled stream sunniva, missing stream sunniva"
             })
     void anEveningHasTheMistakesPeopleMake(String name, String mistakes) {
         assertThat(serious(Demo.show(name)))
