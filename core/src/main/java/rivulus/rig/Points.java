@@ -1,9 +1,12 @@
 package rivulus.rig;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
+import java.util.function.Function;
 import rivulus.gear.AcousticEnd;
 import rivulus.gear.Catalogue;
 import rivulus.gear.Endpoint;
@@ -25,9 +28,17 @@ public final class Points {
 
     /// The points at which sound can begin: something goes out, and nothing comes in.
     public static List<Ref> playing(Show show, Catalogue catalogue) {
+        return of(show, catalogue, Points::playing);
+    }
+
+    /// The points of every device, looked for once in each kind of gear.
+    private static List<Ref> of(
+            Show show, Catalogue catalogue, Function<Template, List<String>> ofKind) {
         List<Ref> points = new ArrayList<>();
+        Map<String, List<String>> known = new HashMap<>();
         for (Device device : show.rig().devices())
-            for (String point : playing(catalogue.get(device.template())))
+            for (String point :
+                    known.computeIfAbsent(device.template(), id -> ofKind.apply(catalogue.get(id))))
                 points.add(new Ref(device.id(), point));
         return points;
     }
@@ -48,15 +59,17 @@ public final class Points {
         List<Ref> points = new ArrayList<>();
         for (Person person : show.cast().people())
             if (person.role() == Role.AUDIENCE) points.add(new Ref(person.id(), "open"));
-        for (Device device : show.rig().devices()) {
-            Template kind = catalogue.get(device.template());
-            Set<String> in = in(kind);
-            Set<String> out = out(kind);
-            for (Point point : kind.points())
-                if (in.contains(point.id()) && !out.contains(point.id()))
-                    points.add(new Ref(device.id(), point.id()));
-        }
+        points.addAll(of(show, catalogue, Points::listening));
         return points;
+    }
+
+    private static List<String> listening(Template kind) {
+        Set<String> in = in(kind);
+        Set<String> out = out(kind);
+        return kind.points().stream()
+                .map(Point::id)
+                .filter(point -> in.contains(point) && !out.contains(point))
+                .toList();
     }
 
     /// A point in words: "Show desk · card MIC 1".
