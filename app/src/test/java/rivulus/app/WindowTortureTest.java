@@ -36,7 +36,7 @@ import rivulus.sound.Signals;
 /// Somebody who presses, clicks, types and drops whatever there is, with a clock that jumps.
 /// Nothing fails, nothing hangs, and undo leads back to what was opened.
 class WindowTortureTest {
-    private static final int ACTIONS = Integer.getInteger("torture.actions", 120);
+    private static final int ACTIONS = Integer.getInteger("torture.actions", 50);
     private static final long SEED = Long.getLong("torture.seed", 20_261_201L);
 
     /// More of the processor than anybody waits for, for one press.
@@ -186,7 +186,8 @@ class WindowTortureTest {
 
     private void press(Hand hand) {
         KeyCode key = KEYS[random.nextInt(KEYS.length)];
-        done.add(key.getName());
+        Node owner = Hand.onFx(() -> hand.window().scene().getFocusOwner());
+        done.add(key.getName() + (owner == null ? "" : " on #" + owner.getId()));
         hand.press(key);
     }
 
