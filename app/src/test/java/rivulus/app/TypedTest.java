@@ -137,6 +137,21 @@ class TypedTest {
         assertThat(onDisk().cast().people().getFirst().name()).isEqualTo("Someone");
     }
 
+    /// What was left in a sentence of one show is nothing of the next.
+    @Test
+    void aMixSentenceIsWorkOfItsOwnShowAlone() {
+        try (Hand hand = atTheCafe()) {
+            hand.press(KeyCode.CONTROL, KeyCode.M);
+            String row = hand.all("#feeds .text-field").getFirst().getId();
+            paste(hand, "#" + row, "everything but ???");
+            assertThat(hand.textsIn("#show-title")).containsExactly("The language café *");
+            hand.press(KeyCode.CONTROL, KeyCode.N);
+            hand.click(hand.withText("Leave them"));
+            assertThat(hand.textsIn("#show-title")).containsExactly("Untitled show");
+            assertThat(hand.session().document().dirty().get()).isFalse();
+        }
+    }
+
     @Test
     void aNoteThatIsTooLongStaysAndIsSaved() throws Exception {
         String note = "a".repeat(4001);

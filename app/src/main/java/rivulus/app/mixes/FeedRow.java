@@ -22,6 +22,9 @@ import rivulus.words.Words;
 /// One feed: who hears it, the sentence of what it carries, and what the brief would ask for. Enter
 /// carries a sentence out; Down goes on with what could stand there.
 final class FeedRow extends VBox {
+    /// How the names of what is typed in a row begin.
+    static final String TYPED = "mix/";
+
     private static final int OFFERED = 5;
 
     private final Session session;
@@ -65,7 +68,7 @@ final class FeedRow extends VBox {
         session.document()
                 .typed()
                 .watch(
-                        "mix/" + id,
+                        TYPED + id,
                         sentence,
                         () -> shown,
                         then -> {

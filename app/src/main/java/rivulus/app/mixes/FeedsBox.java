@@ -105,5 +105,6 @@ final class FeedsBox extends VBox implements View<FeedsSight> {
     public void clear() {
         rows.getChildren().clear();
         known.clear();
+        session.document().typed().forget(FeedRow.TYPED);
     }
 }

@@ -90,6 +90,13 @@ public final class Typed {
                 comesBack);
     }
 
+    /// Watches no more what boxes of such names hold.
+    ///
+    /// @param begins how their names begin
+    public void forget(String begins) {
+        boxes.keySet().removeIf(name -> name.startsWith(begins));
+    }
+
     /// Watches whatever field has the keyboard and says what stands in it.
     public void watch(Scene scene) {
         scene.focusOwnerProperty().addListener((_, _, now) -> turnTo(now));
