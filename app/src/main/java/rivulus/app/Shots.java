@@ -23,6 +23,7 @@ import javafx.scene.image.WritableImage;
 import javafx.stage.Stage;
 import javafx.util.Duration;
 import javax.imageio.ImageIO;
+import rivulus.air.Stopwatch;
 import rivulus.app.brief.BriefStage;
 import rivulus.app.day.DayStage;
 import rivulus.app.levels.LevelsStage;
@@ -230,7 +231,7 @@ public final class Shots extends Application {
                 "day-setup",
                 () -> {
                     session.settings().theme().set(Settings.DAY);
-                    session.days().goBy(() -> LocalDateTime.of(2026, 12, 1, 19, 26));
+                    session.days().goBy(Stopwatch.by(() -> LocalDateTime.of(2026, 12, 1, 19, 26)));
                     window.openDemo(DemoShows.LANTERN_HOUR);
                     session.stage().set(DayStage.ID);
                 });

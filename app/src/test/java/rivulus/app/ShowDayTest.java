@@ -10,6 +10,7 @@ import java.util.concurrent.atomic.AtomicReference;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import rivulus.air.Stopwatch;
 import rivulus.gear.Setting;
 import rivulus.recording.Recipe;
 import rivulus.show.Answer;
@@ -48,7 +49,7 @@ class ShowDayTest {
 
     private Hand atTheLanternHour() {
         Hand hand = Hand.atDemo(folder);
-        hand.act(() -> hand.session().days().goBy(now::get));
+        hand.act(() -> hand.session().days().goBy(Stopwatch.by(now::get)));
         hand.act(() -> hand.session().document().take(mended(hand.session().show().get()), null));
         return hand;
     }

@@ -5,7 +5,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.SequencedMap;
 import java.util.stream.Stream;
 import javafx.scene.control.Button;
 import javafx.scene.control.TextInputControl;
@@ -149,6 +151,25 @@ class TypedTest {
             hand.click(hand.withText("Leave them"));
             assertThat(hand.textsIn("#show-title")).containsExactly("Untitled show");
             assertThat(hand.session().document().dirty().get()).isFalse();
+        }
+    }
+
+    /// Theirs is taken up with what they had typed; what is typed here stays.
+    @Test
+    void takingUpTheirsTakesUpWhatTheyHadTyped() throws Exception {
+        try (Hand hand = atTheCafe()) {
+            hand.press(KeyCode.CONTROL, KeyCode.L);
+            paste(hand, "#say-lines", UNCLEAR);
+            Show theirs = onDisk().titled("Theirs");
+            SequencedMap<String, String> typed = new LinkedHashMap<>();
+            typed.put("say", "something of theirs ???");
+            typed.put("lesson", "Bring tea");
+            ShowFile.save(theirs.withTyped(typed), file);
+            hand.act(() -> hand.session().document().takeTheirs(file, _ -> {}));
+            assertThat(text(hand, "#say-lines")).isEqualTo(UNCLEAR);
+            hand.press(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.DIGIT5);
+            assertThat(text(hand, "#lesson")).isEqualTo("Bring tea");
+            assertThat(hand.textsIn("#show-title")).containsExactly("Theirs *");
         }
     }
 

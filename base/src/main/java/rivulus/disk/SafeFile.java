@@ -320,7 +320,7 @@ public final class SafeFile {
                     when named.getReason() != null && !named.getReason().isBlank() ->
                     named.getReason();
             case FileAlreadyExistsException _ -> "something else stands in its place";
-            case NoSuchFileException _ -> "it is not there";
+            case NoSuchFileException _ -> "there is no such file";
             case AccessDeniedException _ -> "its permissions forbid it";
             default ->
                     failed.getMessage() == null

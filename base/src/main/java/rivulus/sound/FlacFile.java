@@ -10,6 +10,7 @@ import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.List;
 import rivulus.disk.FileTrouble;
+import rivulus.disk.SafeFile;
 
 /// A FLAC file (RFC 9639) that is read from beginning to end: 16 or 24 bits, of a length that it
 /// says. Nothing is unpacked beside it, and memory depends neither on its length nor on what it
@@ -62,7 +63,7 @@ final class FlacFile implements SoundFile {
     ///
     /// @throws FileTrouble where it is broken, or not of a kind that is read
     static FlacFile open(Path file) throws IOException, FileTrouble {
-        String name = file.getFileName().toString();
+        String name = SafeFile.name(file);
         InputStream in = new BufferedInputStream(Files.newInputStream(file), 1 << 16);
         try {
             byte[] info = info(in, name);

@@ -2,10 +2,10 @@ package rivulus.sound;
 
 import java.io.IOException;
 import java.nio.file.Files;
-import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.util.List;
 import rivulus.disk.FileTrouble;
+import rivulus.disk.SafeFile;
 
 /// A recording that is read from beginning to end, in blocks; memory does not depend on its length.
 public sealed interface SoundFile extends AutoCloseable permits WavFile, FlacFile {
@@ -17,8 +17,7 @@ public sealed interface SoundFile extends AutoCloseable permits WavFile, FlacFil
     /// @throws FileTrouble where it cannot be read, or is of no kind that this program can read;
     ///     says why, and at which byte
     static SoundFile open(Path file) throws FileTrouble {
-        Path called = file.getFileName();
-        String name = called == null ? file.toString() : called.toString();
+        String name = SafeFile.name(file);
         try {
             if (Files.isDirectory(file))
                 throw new FileTrouble(name + " is a folder; name a recording in it");
@@ -26,15 +25,9 @@ public sealed interface SoundFile extends AutoCloseable permits WavFile, FlacFil
                 throw new FileTrouble(name + " is a pipe or a device; name a recording");
             return FlacFile.is(file) ? FlacFile.open(file) : WavFile.open(file);
         } catch (IOException broken) {
-            throw new FileTrouble("%s cannot be read: %s".formatted(name, why(broken)), broken);
+            throw new FileTrouble(
+                    "%s cannot be read: %s".formatted(name, SafeFile.why(broken)), broken);
         }
-    }
-
-    /// Why it cannot be read, in words.
-    static String why(IOException broken) {
-        return broken instanceof NoSuchFileException
-                ? "there is no such file"
-                : String.valueOf(broken.getMessage());
     }
 
     /// What it is called.

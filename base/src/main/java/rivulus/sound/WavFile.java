@@ -40,6 +40,10 @@ public final class WavFile implements SoundFile {
     private long frames;
     private long dataAt;
     private boolean whole = true;
+
+    /// RF64 and BW64 say their length in a part of its own.
+    private boolean saysElsewhere;
+
     private long next;
     private long lost;
     private ByteBuffer bytes;
@@ -76,6 +80,7 @@ public final class WavFile implements SoundFile {
             throw new FileTrouble(
                     "%s is neither WAV nor FLAC: it does not begin with RIFF and WAVE"
                             .formatted(name));
+        saysElsewhere = rf64;
         long size = channel.size();
         long dataSize64 = -1;
         long place = 12;
@@ -219,9 +224,9 @@ public final class WavFile implements SoundFile {
         return 0;
     }
 
-    /// Whether it is as long as its header says.
+    /// Whether it is as long as its header says, or of a kind that says it elsewhere.
     boolean isWhole() {
-        return whole;
+        return whole || saysElsewhere;
     }
 
     /// Where its samples begin, in bytes.
@@ -303,7 +308,7 @@ public final class WavFile implements SoundFile {
                             .formatted(
                                     name,
                                     clock((next + done) / (double) format.rateHz()),
-                                    SoundFile.why(broken)),
+                                    SafeFile.why(broken)),
                     broken);
         }
         next += done;
@@ -369,7 +374,7 @@ public final class WavFile implements SoundFile {
             channel.close();
         } catch (IOException broken) {
             throw new FileTrouble(
-                    "%s cannot be closed: %s".formatted(name, SoundFile.why(broken)), broken);
+                    "%s cannot be closed: %s".formatted(name, SafeFile.why(broken)), broken);
         }
     }
 }

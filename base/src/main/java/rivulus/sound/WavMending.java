@@ -29,27 +29,10 @@ public record WavMending(Path file, long dataAt, long bytes, double seconds) {
             if (!(sound instanceof WavFile wav)) return Optional.empty();
             long bytes = wav.frames() * wav.format().frameBytes();
             long at = wav.dataAt();
-            boolean says = wav.isWhole() || !isRiff(file);
-            return says || bytes == 0 || at + bytes > MOST
+            return wav.isWhole() || bytes == 0 || at + bytes > MOST
                     ? Optional.empty()
                     : Optional.of(new WavMending(file, at, bytes, wav.seconds()));
-        } catch (IOException broken) {
-            throw new FileTrouble(
-                    SafeFile.name(file) + " cannot be read: " + SoundFile.why(broken), broken);
         }
-    }
-
-    private static long said(Path file, long at) throws IOException {
-        ByteBuffer size = ByteBuffer.allocate(4).order(ByteOrder.LITTLE_ENDIAN);
-        try (FileChannel channel = FileChannel.open(file, StandardOpenOption.READ)) {
-            channel.read(size, at);
-        }
-        return size.getInt(0) & 0xFFFFFFFFL;
-    }
-
-    /// The longer kinds say their length elsewhere.
-    private static boolean isRiff(Path file) throws IOException {
-        return said(file, 0) == 0x46464952;
     }
 
     /// What would be written, in a sentence.

@@ -3,8 +3,12 @@ package rivulus.cli;
 import java.io.PrintWriter;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.SequencedMap;
+import java.util.Set;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
@@ -68,9 +72,6 @@ final class MeasureCommand implements Callable<Integer> {
     @Option(names = "--json", description = "Write JSON for other programs.")
     private boolean json;
 
-    /// Those of the files that could be measured.
-    private final List<Path> read = new ArrayList<>();
-
     @Mixin private Force force;
 
     @Spec private CommandSpec spec;
@@ -79,17 +80,19 @@ final class MeasureCommand implements Callable<Integer> {
     public Integer call() throws Exception {
         force.mayWrite(sheet);
         PrintWriter out = spec.commandLine().getOut();
-        List<Measured> all = measured();
+        SequencedMap<Path, Measured> read = measured();
+        List<Measured> all = List.copyOf(read.values());
+        boolean isWhole = read.size() == Set.copyOf(files).size();
         if (against == null) {
             Show none = Show.untitled();
-            if (sheet != null) draw("Measured", none, tracks(none, all), List.of());
+            if (sheet != null) draw("Measured", none, tracks(none, read), List.of());
             if (json) out.print(JsonText.of(SoundReport.measured(all)));
             else all.forEach(measured -> write(out, measured));
-            return read.size() == files.size() ? Main.FINE : Main.UNUSABLE;
+            return isWhole ? Main.FINE : Main.UNUSABLE;
         }
         Prover prover = Rules.prover();
         Show show = ShowFile.open(against, prover.catalogue());
-        Recording recording = recording(prover.prove(show), all);
+        Recording recording = recording(prover.prove(show), read);
         if (sheet != null) draw(show.title(), show, recording.tracks(), recording.remarks());
         if (json) {
             out.print(JsonText.of(SoundReport.against(all, recording)));
@@ -108,19 +111,18 @@ final class MeasureCommand implements Callable<Integer> {
         }
         boolean serious =
                 recording.remarks().stream().map(Remark::severity).anyMatch(Severity::isSerious);
-        if (read.size() < files.size()) return Main.UNUSABLE;
+        if (!isWhole) return Main.UNUSABLE;
         return serious ? Main.FOUND : Main.FINE;
     }
 
     /// Every file that can be; the others are told, and stop nothing.
-    private List<Measured> measured() throws FileTrouble {
+    private SequencedMap<Path, Measured> measured() throws FileTrouble {
         PrintWriter err = spec.commandLine().getErr();
-        List<Measured> all = new ArrayList<>();
+        SequencedMap<Path, Measured> all = new LinkedHashMap<>();
         for (Path file : files) {
             try {
                 if (mends) mend(file, err);
-                all.add(Measuring.of(file, _ -> true).orElseThrow());
-                read.add(file);
+                all.put(file, Measuring.of(file, _ -> true).orElseThrow());
             } catch (FileTrouble broken) {
                 if (files.size() == 1) throw broken;
                 err.println(broken.getMessage());
@@ -143,15 +145,14 @@ final class MeasureCommand implements Callable<Integer> {
     }
 
     /// The tracks of all files, as far as their names tell whose they are.
-    private List<Track> tracks(Show show, List<Measured> all) {
+    private List<Track> tracks(Show show, Map<Path, Measured> all) {
         Matching matching = Matching.with(show);
         List<Track> tracks = new ArrayList<>();
-        for (int f = 0; f < read.size(); f++)
-            tracks.addAll(matching.tracks(read.get(f), all.get(f)));
+        all.forEach((file, measured) -> tracks.addAll(matching.tracks(file, measured)));
         return tracks;
     }
 
-    private Recording recording(Proof proof, List<Measured> all) throws FileTrouble {
+    private Recording recording(Proof proof, Map<Path, Measured> all) throws FileTrouble {
         SceneProof in =
                 scene.isEmpty()
                         ? proof.scenes().getFirst()

@@ -1,6 +1,8 @@
 package rivulus.air;
 
 import java.time.Duration;
+import java.time.LocalDateTime;
+import java.time.ZoneOffset;
 import java.time.ZonedDateTime;
 import java.util.Optional;
 import java.util.function.LongSupplier;
@@ -32,22 +34,21 @@ public final class Stopwatch {
         return new Stopwatch(ZonedDateTime::now, System::nanoTime);
     }
 
+    /// By a clock that never jumps, in UTC: the count is the clock's.
+    public static Stopwatch by(Supplier<LocalDateTime> clock) {
+        Supplier<ZonedDateTime> wall = () -> clock.get().atZone(ZoneOffset.UTC);
+        return new Stopwatch(wall, () -> wall.get().toEpochSecond() * 1_000_000_000L);
+    }
+
     /// Goes on where a day that is taken up was left: the time since then is what the clock on the
     /// wall says, or nothing where it has gone back.
     public void goOn(Day day) {
         since = nanos.getAsLong();
         counted = Duration.ZERO;
         Optional<Moment> last = day.last();
-        last.flatMap(Moment::passed)
-                .ifPresent(
-                        count ->
-                                counted =
-                                        count.plus(
-                                                new Moment(
-                                                                last.get().local(),
-                                                                last.get().offset(),
-                                                                Optional.empty())
-                                                        .until(now().moment())));
+        Optional<Duration> count = last.flatMap(Moment::passed);
+        if (count.isPresent())
+            counted = count.get().plus(last.get().onTheWall().until(now().moment()));
     }
 
     /// The present on a day. What the day holds already lies behind it.

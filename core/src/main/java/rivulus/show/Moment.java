@@ -73,6 +73,11 @@ public record Moment(LocalDateTime local, Optional<ZoneOffset> offset, Optional<
         return local.equals(other.local) && offset.equals(other.offset);
     }
 
+    /// What the clock on the wall said alone.
+    public Moment onTheWall() {
+        return new Moment(local, offset, Optional.empty());
+    }
+
     /// The same, a thousandth of a second later on the wall.
     Moment next() {
         return new Moment(local.plus(1, ChronoUnit.MILLIS), offset, passed);

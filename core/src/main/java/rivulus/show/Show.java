@@ -308,7 +308,7 @@ public record Show(
 
     /// The same with other things typed and not entered yet.
     public Show withTyped(SequencedMap<String, String> now) {
-        return but(parts -> parts.typed = now);
+        return now.equals(typed) ? this : but(parts -> parts.typed = now);
     }
 
     /// The show on which something else happened.

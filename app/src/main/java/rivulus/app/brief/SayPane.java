@@ -77,15 +77,7 @@ final class SayPane extends VBox implements View<SaySight> {
         title.setOnAction(_ -> entitle());
         session.document()
                 .typed()
-                .watch(
-                        "title",
-                        title,
-                        () -> session.show().get().title(),
-                        then -> {
-                            entitle();
-                            then.run();
-                        },
-                        () -> {});
+                .watch("title", title, () -> session.show().get().title(), this::entitle);
         title.focusedProperty()
                 .addListener(
                         (_, _, focused) -> {

@@ -5,6 +5,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -64,6 +65,7 @@ final class AirBox implements DayStage.PartBox {
         held.setId("air-held");
         note.setId("air-note");
         note.getStyleClass().add("air-note");
+        VBox.setMargin(note, new Insets(0, 16, 0, 0));
         note.setOnAction(_ -> keep());
         note.setOnKeyPressed(
                 event -> {
@@ -101,7 +103,9 @@ final class AirBox implements DayStage.PartBox {
         Look.show(note, false);
         session.document().locked().subscribe(_ -> locked());
         clear();
-        session.document().typed().watch("note", note, this::keep, () -> Look.show(note, true));
+        session.document()
+                .typed()
+                .watch("note", note, () -> "", this::keep, () -> Look.show(note, true));
     }
 
     private static Node hint(String key, String does) {

@@ -47,7 +47,7 @@ final class LogBox implements DayStage.PartBox {
         lesson.setId("lesson");
         lesson.setPromptText("what to do otherwise, then Enter");
         lesson.setOnAction(_ -> learn());
-        session.document().typed().watch("lesson", lesson, this::learn, () -> {});
+        session.document().typed().watch("lesson", lesson, () -> "", this::learn);
         Button save = new Button("Save the log …");
         save.setId("log-save");
         save.setOnAction(_ -> saveLog.run());

@@ -65,17 +65,7 @@ final class FeedRow extends VBox {
         sentence.focusedProperty().addListener((_, _, _) -> offer());
         sentence.addEventFilter(KeyEvent.KEY_PRESSED, this::key);
         take.setOnAction(_ -> mixings.let(feed, feed.asked()));
-        session.document()
-                .typed()
-                .watch(
-                        TYPED + id,
-                        sentence,
-                        () -> shown,
-                        then -> {
-                            carryOut();
-                            then.run();
-                        },
-                        () -> {});
+        session.document().typed().watch(TYPED + id, sentence, () -> shown, this::carryOut);
     }
 
     void show(Feed now, MixLanguage words) {

@@ -1,13 +1,11 @@
 package rivulus.app.session;
 
-import java.time.LocalDateTime;
 import java.util.List;
 import java.util.Optional;
 import java.util.SequencedMap;
 import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
 import java.util.function.Function;
-import java.util.function.Supplier;
 import java.util.function.UnaryOperator;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
@@ -48,7 +46,6 @@ public final class Days implements AutoCloseable {
 
     private boolean looking;
     private Stopwatch watch = Stopwatch.ofMachine();
-    private Function<Day, Now> clock = watch::now;
 
     Days(Session session, Consumer<Mishap> mishaps) {
         this.session = session;
@@ -61,19 +58,13 @@ public final class Days implements AutoCloseable {
 
     /// What time it is, and how much has passed of the day.
     public Now now() {
-        return clock.apply(show().day());
-    }
-
-    /// Goes by another clock, which never jumps.
-    public void goBy(Supplier<LocalDateTime> other) {
-        clock = _ -> Now.by(other.get());
+        return watch.now(show().day());
     }
 
     /// Goes by another stopwatch.
     public void goBy(Stopwatch other) {
         watch = other;
-        clock = other::now;
-        other.goOn(show().day());
+        goOn();
     }
 
     /// Another show has been taken up: its day goes on where it was left.

@@ -158,13 +158,12 @@ public final class Document implements AutoCloseable {
 
     /// The plan alone.
     private static Show untyped(Show whole) {
-        return whole.typed().isEmpty() ? whole : whole.withTyped(new LinkedHashMap<>());
+        return whole.withTyped(new LinkedHashMap<>());
     }
 
     /// The show as it is saved: with what is typed.
     private Show whole() {
-        SequencedMap<String, String> texts = typed.texts();
-        return texts.isEmpty() ? show.get() : show.get().withTyped(texts);
+        return show.get().withTyped(typed.texts());
     }
 
     /// Opens a file.
@@ -317,7 +316,8 @@ public final class Document implements AutoCloseable {
         }
     }
 
-    /// Takes up what somebody else saved in the show's own file. Undo brings back what was here.
+    /// Takes up what somebody else saved in the show's own file. Undo brings back what was here;
+    /// what is typed here stays, and what they had typed elsewhere comes besides.
     public void takeTheirs(Path path, Consumer<FileTrouble> failed) {
         read(
                 path,
@@ -325,7 +325,8 @@ public final class Document implements AutoCloseable {
                     if (!put("Take up what is in " + path.getFileName(), untyped(read.show())))
                         return;
                     onDisk.set(new OnDisk(path, read.print()));
-                    isSavedAs(show.get());
+                    typed.comeBesides(read.show().typed());
+                    isSavedAs(read.show());
                 },
                 failed);
     }
@@ -360,7 +361,6 @@ public final class Document implements AutoCloseable {
     /// opened again.
     ///
     /// @param name what it does, for undo: "Set Show desk · USB 1 call feed to mix-minus"
-    ///
     /// @return whether it was done; else why not has been told
     public boolean edit(String name, UnaryOperator<Show> what) {
         return put(name, what.apply(show.get()));
@@ -486,9 +486,12 @@ public final class Document implements AutoCloseable {
         List<Journal.Left> others = List.copyOf(takenUp);
         SequencedMap<String, String> texts = typed.texts();
         typed.inField().ifPresent(text -> texts.put(Typed.FIELD, text));
-        Show kept = texts.isEmpty() ? show.get() : show.get().withTyped(texts);
         keeper.keep(
-                new Keeper.Unsaved(kept, Optional.ofNullable(file.get()), dirty.get(), others),
+                new Keeper.Unsaved(
+                        show.get().withTyped(texts),
+                        Optional.ofNullable(file.get()),
+                        dirty.get(),
+                        others),
                 this::held,
                 () -> others.forEach(takenUp::remove));
     }

@@ -22,9 +22,9 @@ import rivulus.show.Show;
 ///
 /// To be used on the interface thread; the writing itself goes on elsewhere.
 final class Keeper implements AutoCloseable {
+    private static final int AGAIN_SECONDS = 3;
     private static final Executor LATER =
-            CompletableFuture.delayedExecutor(
-                    Long.getLong("rivulus.again", 3000), TimeUnit.MILLISECONDS);
+            CompletableFuture.delayedExecutor(AGAIN_SECONDS, TimeUnit.SECONDS);
 
     private final Path folder;
     private final Work writing;

@@ -74,15 +74,29 @@ public final class Typed {
         Optional.ofNullable(waiting.remove(name)).ifPresent(text -> fill(name, text));
     }
 
-    /// Watches a box as [#watch(String, TextInputControl, Supplier, Consumer, Runnable)] does, that
-    /// is empty where nothing is typed, and entered at once.
+    /// Watches a box that is entered at once, and is always shown.
     ///
+    /// @param stands what stands there where nothing is typed
     /// @param enter enters what is typed
-    public void watch(String name, TextInputControl box, Runnable enter, Runnable comesBack) {
+    public void watch(String name, TextInputControl box, Supplier<String> stands, Runnable enter) {
+        watch(name, box, stands, enter, () -> {});
+    }
+
+    /// Watches a box that is entered at once.
+    ///
+    /// @param stands what stands there where nothing is typed
+    /// @param enter enters what is typed
+    /// @param comesBack shows the box where it has to be shown for what was typed there
+    public void watch(
+            String name,
+            TextInputControl box,
+            Supplier<String> stands,
+            Runnable enter,
+            Runnable comesBack) {
         watch(
                 name,
                 box,
-                () -> "",
+                stands,
                 then -> {
                     enter.run();
                     then.run();
@@ -158,8 +172,15 @@ public final class Typed {
     /// What was typed stands there again, and nothing else.
     void comeBack(Map<String, String> texts) {
         waiting.clear();
+        comeBesides(texts);
+    }
+
+    /// What was typed stands there again, but for where something else is typed.
+    void comeBesides(Map<String, String> texts) {
+        Map<String, String> here = texts();
         texts.forEach(
                 (name, text) -> {
+                    if (here.containsKey(name)) return;
                     if (boxes.containsKey(name)) fill(name, text);
                     else waiting.put(name, text);
                 });

@@ -78,10 +78,12 @@ final class Commands {
                         "What the file held before it was saved over …",
                         "",
                         () -> session.document().file().get() != null,
-                        window.files()::offerEarlier));
+                        () -> window.recovery().offerEarlier()));
         all.add(
                 Command.of(
-                        "What earlier runs left behind unsaved …", "", window.files()::offerAgain));
+                        "What earlier runs left behind unsaved …",
+                        "",
+                        () -> window.recovery().offerAgain()));
         DemoShows.all()
                 .forEach(
                         (name, title) ->

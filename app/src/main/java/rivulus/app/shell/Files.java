@@ -2,39 +2,28 @@ package rivulus.app.shell;
 
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
-import java.time.ZoneId;
-import java.time.format.DateTimeFormatter;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
-import javafx.geometry.Pos;
-import javafx.scene.control.Button;
-import javafx.scene.control.Label;
-import javafx.scene.layout.HBox;
-import javafx.scene.layout.Priority;
-import javafx.scene.layout.VBox;
 import rivulus.air.Chapters;
 import rivulus.app.bench.TemplateBench;
 import rivulus.app.intake.IntakePane;
 import rivulus.app.levels.LevelsStage;
 import rivulus.app.look.Look;
-import rivulus.app.session.Document;
 import rivulus.app.session.Elsewhere;
 import rivulus.app.session.FileAsker;
 import rivulus.app.session.Picture;
 import rivulus.app.session.Recordings;
 import rivulus.app.session.SavingTold;
 import rivulus.app.session.Session;
-import rivulus.app.session.Typed;
 import rivulus.disk.FileNames;
 import rivulus.disk.FileTrouble;
 import rivulus.disk.SafeFile;
 import rivulus.edit.Borrowed;
 import rivulus.edit.Edit;
 import rivulus.file.DemoShows;
-import rivulus.file.Journal;
 import rivulus.file.ShowFile;
 import rivulus.sheet.Sheet;
 import rivulus.sheet.Sheets;
@@ -43,16 +32,9 @@ import rivulus.show.Show;
 import rivulus.sound.Signals;
 import rivulus.words.Words;
 
-/// Everything about files: opening and saving shows, sheets and lists, and what an earlier run
-/// left.
+/// Everything about files: opening and saving shows, sheets and lists.
 final class Files {
     private static final int DIFFERENCES_SHOWN = 8;
-
-    /// A list in a panel is at most so high, in pixels.
-    private static final double MOST_HIGH = 380;
-
-    private static final DateTimeFormatter SAVED_OVER =
-            DateTimeFormatter.ofPattern("d MMMM, HH:mm:ss", Locale.ENGLISH);
 
     private static final List<String> LISTS = List.of(".csv", ".tsv", ".txt");
 
@@ -397,127 +379,6 @@ final class Files {
                 .answer("Save", () -> save(() -> orSaveFirst(then)))
                 .answer("Leave them", then)
                 .answer("Stay here", () -> {});
-    }
-
-    /// Offers everything that earlier runs left behind, newest first.
-    void offer(List<Journal.Left> left) {
-        if (left.isEmpty()) return;
-        Panel panel =
-                panel(
-                        "Take up where you were?",
-                        left.size() == 1
-                                ? "Rivulus ended without saving this. Its last change is kept."
-                                : "Rivulus ended without saving these. The last change of each is"
-                                        + " kept.");
-        VBox rows = new VBox(12);
-        for (Journal.Left one : left) rows.getChildren().add(leftBehind(one, left));
-        panel.with(Look.scroll(rows, MOST_HIGH))
-                .quietly("Later", () -> {})
-                .first(rows.lookup(".take-left"));
-    }
-
-    private VBox leftBehind(Journal.Left one, List<Journal.Left> all) {
-        Button take = new Button("Recover it");
-        take.getStyleClass().addAll(one == all.getFirst() ? "first-answer" : "answer", "take-left");
-        take.setAccessibleText("Recover " + one.show().title());
-        take.setOnAction(
-                _ -> {
-                    layers.closeTop();
-                    orSaveFirst(() -> session.document().take(one));
-                });
-        Button drop = new Button("Throw it away");
-        drop.getStyleClass().add("answer");
-        drop.setAccessibleText("Throw away " + one.show().title());
-        drop.setOnAction(
-                _ -> {
-                    layers.closeTop();
-                    discard(one);
-                    offer(all.stream().filter(other -> other != one).toList());
-                });
-        VBox row =
-                new VBox(
-                        4,
-                        Look.paragraph("“%s”".formatted(one.show().title()), "panel-words"),
-                        Look.paragraph(
-                                Words.sentence(one.words(ZoneId.systemDefault())) + ".", "soft"));
-        Optional.ofNullable(one.show().typed().get(Typed.FIELD))
-                .ifPresent(
-                        text ->
-                                row.getChildren()
-                                        .add(
-                                                Look.paragraph(
-                                                        "In a field stood, not entered yet: “%s”."
-                                                                .formatted(text),
-                                                        "soft")));
-        row.getChildren().add(new HBox(8, take, drop));
-        return row;
-    }
-
-    /// Offers what was left behind once more.
-    void offerAgain() {
-        session.document()
-                .leftBehind(
-                        found -> {
-                            if (found.left().isEmpty()) session.say("Nothing was left behind");
-                            offer(found.left());
-                        });
-    }
-
-    /// Offers what the show's file held before it was saved over.
-    void offerEarlier() {
-        session.document()
-                .earlier(
-                        all -> {
-                            if (all.isEmpty()) session.say("Nothing was saved over yet");
-                            else offerEarlier(all);
-                        });
-    }
-
-    private void offerEarlier(List<Document.Earlier> all) {
-        Panel panel =
-                panel(
-                        "Before it was saved over",
-                        "What %s held. Undo brings back what is here now."
-                                .formatted(SafeFile.name(session.document().file().get())));
-        VBox rows = new VBox(8);
-        for (Document.Earlier one : all) {
-            Button take = new Button("Take it up");
-            take.getStyleClass().add("take-left");
-            Optional<Show> show = one.elsewhere().theirs();
-            take.setDisable(show.isEmpty());
-            take.setOnAction(
-                    _ -> {
-                        layers.closeTop();
-                        session.document().takeEarlier(show.orElseThrow());
-                    });
-            String when = SAVED_OVER.format(one.version().kept().atZone(ZoneId.systemDefault()));
-            take.setAccessibleText("Take up what was saved over " + when);
-            List<String> differences = one.elsewhere().differences();
-            Label words =
-                    Look.paragraph(
-                            "Until %s: %s"
-                                    .formatted(
-                                            when,
-                                            differences.isEmpty()
-                                                    ? "as it is now"
-                                                    : Words.few(differences, 3)),
-                            "cause");
-            HBox.setHgrow(words, Priority.ALWAYS);
-            HBox row = new HBox(8, words, take);
-            row.setAlignment(Pos.CENTER_LEFT);
-            rows.getChildren().add(row);
-        }
-        panel.with(Look.scroll(rows, MOST_HIGH))
-                .quietly("Close", () -> {})
-                .first(rows.lookup(".take-left"));
-    }
-
-    private void discard(Journal.Left left) {
-        try {
-            left.discard();
-        } catch (FileTrouble trouble) {
-            trouble("This cannot be thrown away", trouble);
-        }
     }
 
     /// Takes up what was dropped: recordings, and folders of them, are measured together; of all

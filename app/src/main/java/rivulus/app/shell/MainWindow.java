@@ -44,6 +44,7 @@ public final class MainWindow {
     private final Commands commands;
     private final FileAsker asker;
     private final Files files;
+    private final Recovery recovery;
 
     /// The window of a session.
     ///
@@ -57,6 +58,7 @@ public final class MainWindow {
         this.scene = new Scene(scaled, 1280, 800);
         this.asker = asker.orElseGet(() -> FileAsker.dialogs(scene.getWindow()));
         this.files = new Files(session, layers, this.asker, this::bench);
+        this.recovery = new Recovery(session, layers, files::orSaveFirst);
         session.settings().theme().addListener((_, _, theme) -> dress(theme));
         dress(session.settings().theme().get());
         for (Command command : commands.standing()) {
@@ -225,6 +227,11 @@ public final class MainWindow {
         layers.closeTop();
     }
 
+    /// What was there before and can be had again.
+    Recovery recovery() {
+        return recovery;
+    }
+
     /// Everything about files.
     Files files() {
         return files;
@@ -247,7 +254,7 @@ public final class MainWindow {
 
     /// Offers what an earlier run left behind.
     public void offer(List<Journal.Left> left) {
-        files.offer(left);
+        recovery.offer(left);
     }
 
     // The keyboard
