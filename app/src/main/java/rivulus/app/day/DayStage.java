@@ -90,7 +90,7 @@ public final class DayStage extends StackPane implements Stage, View<DaySight> {
                 DaySight.Part.LOG,
                 new LogBox(session, () -> save.accept(Sheets.Kind.LOG), saveChapters, nextShow));
         HBox heads = new HBox();
-        heads.getStyleClass().add("layers");
+        heads.getStyleClass().addAll("layers", "over-heading");
         for (DaySight.Part one : DaySight.Part.values()) {
             ToggleButton tab = new ToggleButton(one.title());
             tab.setId("day-" + one.name().toLowerCase(Locale.ROOT).replace('_', '-'));

@@ -109,7 +109,7 @@ public final class LevelsStage extends StackPane implements Stage, View<LevelsSi
         VBox.setVgrow(recording, Priority.ALWAYS);
         fromRecording.getChildren().setAll(recording);
         HBox tabs = new HBox(paper, processed, sent, recorded);
-        tabs.getStyleClass().add("layers");
+        tabs.getStyleClass().addAll("layers", "over-heading");
         VBox.setVgrow(onPaper, Priority.ALWAYS);
         VBox.setVgrow(fromRecording, Priority.ALWAYS);
         VBox.setVgrow(going, Priority.ALWAYS);
