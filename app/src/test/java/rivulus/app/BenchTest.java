@@ -146,6 +146,52 @@ class BenchTest {
         }
     }
 
+    private static String name(Hand hand) {
+        return ((TextField) hand.find("#bench #field-name")).getText();
+    }
+
+    /// What is made on the bench and kept nowhere yet is work like any other.
+    @Test
+    void aKindThatIsChangedAndNotKeptStaysUntilItIsThrownAway() throws IOException {
+        Path file = folder.resolve("show.rivulus");
+        try (Hand hand = Hand.atDemo(folder)) {
+            open(hand, "pocket-recorder");
+            press(hand, "#bench-double");
+            hand.press(KeyCode.ESCAPE);
+            assertThat(hand.session().document().dirty().get()).isFalse();
+            open(hand, "pocket-recorder");
+            press(hand, "#bench-double");
+            write(hand, "name", "Half made");
+            hand.press(KeyCode.ESCAPE);
+            assertThat(hand.session().document().dirty().get()).isTrue();
+            open(hand, "streaming-mixer");
+            press(hand, "#bench-double");
+            press(hand, "#section-as-text");
+            hand.focus("#kind-text");
+            hand.act(() -> ((TextArea) hand.find("#kind-text")).setText("{\"template\": "));
+            press(hand, "#section-ports");
+            press(hand, "#section-as-text");
+            assertThat(((TextArea) hand.find("#kind-text")).getText()).isEqualTo("{\"template\": ");
+            hand.press(KeyCode.ESCAPE);
+            hand.willAnswer(file);
+            hand.press(KeyCode.CONTROL, KeyCode.S);
+            assertThat(hand.session().document().dirty().get()).isFalse();
+        }
+        try (Hand hand = Hand.atNewWindow(folder)) {
+            hand.act(() -> hand.window().open(file));
+            open(hand, "pocket-recorder-own");
+            assertThat(name(hand)).isEqualTo("Half made");
+            assertThat(hand.textIn("#bench")).contains("changed, not kept yet");
+            press(hand, "#bench-keep");
+            assertThat(hand.session().document().typed().held("kind:"))
+                    .containsOnlyKeys("streaming-mixer-own");
+            open(hand, "streaming-mixer-own");
+            assertThat(((TextArea) hand.find("#kind-text")).getText()).isEqualTo("{\"template\": ");
+            press(hand, "#bench-away");
+            assertThat(hand.session().document().typed().isEmpty()).isTrue();
+        }
+    }
+
     @Test
     void aKindTravelsAsAFileAndABrokenOneIsSaidWhereAndWhy() throws IOException {
         try (Hand hand = Hand.atDemo(folder.resolve("state"))) {

@@ -219,12 +219,12 @@ class TypedTest {
     }
 
     @Test
-    void whatStoodInAFieldIsToldAfterAKill() throws Exception {
+    void whatStoodInAFieldStandsThereAgainAfterAKill() throws Exception {
         Path journals = folder.resolve("journals");
         Path left = folder.resolve("left.journal");
+        String person = onDisk().cast().people().getFirst().id();
         try (Hand hand = atTheCafe()) {
             hand.press(KeyCode.CONTROL, KeyCode.L);
-            String person = hand.session().show().get().cast().people().getFirst().id();
             hand.focus("#row-person-" + person);
             hand.press(KeyCode.SPACE);
             hand.focus("#form #field-name");
@@ -233,7 +233,18 @@ class TypedTest {
         }
         Files.move(left, journals.resolve("left.journal"));
         try (Hand hand = Hand.atNewWindow(folder)) {
-            assertThat(hand.textIn("#panel")).contains("Abraham");
+            assertThat(hand.textIn("#panel")).contains("Abraham", "stands there again");
+            hand.click(hand.withText("Recover it"));
+            hand.press(KeyCode.CONTROL, KeyCode.L);
+            hand.focus("#row-person-" + person);
+            hand.press(KeyCode.SPACE);
+            hand.focus("#form #field-name");
+            assertThat(text(hand, "#form #field-name")).contains("Abraham");
+            hand.press(KeyCode.ENTER);
+            assertThat(hand.session().show().get().cast().people())
+                    .extracting(Person::name)
+                    .anyMatch(name -> name.contains("Abraham"));
+            assertThat(hand.session().document().typed().isEmpty()).isTrue();
         }
     }
 

@@ -30,6 +30,7 @@ final class KindEditor extends VBox {
 
     private final TemplateForm form = TemplateForm.shipped();
     private final Consumer<TemplateDraft> changed;
+    private final Consumer<String> typing;
     private final Consumer<String> told;
     private final FlowPane tabs = new FlowPane();
     private final VBox fields = new VBox(6);
@@ -43,15 +44,21 @@ final class KindEditor extends VBox {
     private final ScrollPane scroll = Look.scroll(fields);
 
     private TemplateDraft draft = TemplateDraft.fresh("new-kind", "New kind");
+
+    /// Text that was typed and cannot be read yet; empty where there is none.
+    private String unread = "";
+
     private boolean open;
     private boolean filling;
     private String section = ITSELF;
 
     /// @param changed told every new draft
+    /// @param typing told what is typed as text, read or not
     /// @param told told in words what went wrong with the text
-    KindEditor(Consumer<TemplateDraft> changed, Consumer<String> told) {
+    KindEditor(Consumer<TemplateDraft> changed, Consumer<String> typing, Consumer<String> told) {
         super(8);
         this.changed = changed;
+        this.typing = typing;
         this.told = told;
         items.setId("kind-items");
         items.setAccessibleText("Items of this list");
@@ -78,6 +85,11 @@ final class KindEditor extends VBox {
                         (_, _, focused) -> {
                             if (!focused) takeText();
                         });
+        text.textProperty()
+                .addListener(
+                        (_, _, now) -> {
+                            if (!filling && open) typing.accept(now);
+                        });
         HBox.setHgrow(text, Priority.ALWAYS);
         HBox.setHgrow(scroll, Priority.ALWAYS);
         VBox.setVgrow(body, Priority.ALWAYS);
@@ -92,12 +104,19 @@ final class KindEditor extends VBox {
     void show(TemplateDraft draft, boolean open) {
         this.draft = draft;
         this.open = open;
+        unread = "";
         fill(chosen());
+    }
+
+    /// Shows text that cannot be read yet, to go on with.
+    void show(String unread) {
+        this.unread = unread;
+        turnTo(TEXT, 0);
     }
 
     /// Turns to a section, and to one of its items.
     void turnTo(String where, int item) {
-        section = form.sections().containsKey(where) ? where : ITSELF;
+        section = where.equals(TEXT) || form.sections().containsKey(where) ? where : ITSELF;
         fillTabs();
         fill(item);
     }
@@ -148,7 +167,9 @@ final class KindEditor extends VBox {
     private void fill(int item) {
         body.getChildren().clear();
         if (section.equals(TEXT)) {
-            text.setText(draft.text());
+            filling = true;
+            text.setText(unread.isEmpty() ? draft.text() : unread);
+            filling = false;
             text.setEditable(open);
             body.getChildren().add(text);
             return;
@@ -231,8 +252,10 @@ final class KindEditor extends VBox {
         if (!open || text.getText().equals(draft.text())) return;
         try {
             draft = TemplateDraft.ofText(text.getText());
+            unread = "";
             changed.accept(draft);
         } catch (FileTrouble noText) {
+            unread = text.getText();
             told.accept(noText.getMessage());
         }
     }

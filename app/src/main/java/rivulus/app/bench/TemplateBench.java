@@ -42,6 +42,7 @@ public final class TemplateBench extends StackPane {
     private static final KeyCombination UNDO = KeyCombination.valueOf("Shortcut+Z");
 
     private final Session session;
+    private final Drafts drafts;
     private final FileAsker files;
     private final BiConsumer<String, Consumer<Path>> toSave;
     private final Runnable close;
@@ -57,10 +58,15 @@ public final class TemplateBench extends StackPane {
     private final Button drop = new Button("Out of the library");
     private final Button export = new Button("Export …");
     private final Button back = new Button("Undo");
+    private final Button away = new Button("Throw it away");
     private final Deque<TemplateDraft> before = new ArrayDeque<>();
 
     private TemplateDraft draft = TemplateDraft.fresh("new-kind", "New kind");
     private Optional<Device> device = Optional.empty();
+
+    /// The id under which what is on the bench was taken to it.
+    private String begun = "";
+
     private boolean open;
     private boolean told;
     private boolean filling;
@@ -76,7 +82,8 @@ public final class TemplateBench extends StackPane {
         this.files = files;
         this.toSave = toSave;
         this.close = close;
-        this.editor = new KindEditor(this::change, this::say);
+        this.drafts = new Drafts(session);
+        this.editor = new KindEditor(this::change, text -> drafts.hold(begun, text), this::say);
         getStyleClass().addAll("veil", "bench-veil");
         setId("bench");
         HBox.setHgrow(editor, Priority.ALWAYS);
@@ -119,10 +126,14 @@ public final class TemplateBench extends StackPane {
     private HBox head() {
         Button twice = button("Double it to change it", "bench-double", this::twice);
         name.setMinWidth(0);
-        HBox head = new HBox(12, name, shelf, Look.spring(), back, twice);
+        HBox head = new HBox(12, name, shelf, Look.spring(), away, back, twice);
+        away.setId("bench-away");
+        away.setAccessibleText("Throw away what was changed here and is not kept yet");
+        away.setOnAction(_ -> throwAway());
         back.setId("bench-undo");
         back.setOnAction(_ -> undo());
-        for (Region fixed : List.of(shelf, back, twice)) fixed.setMinWidth(Region.USE_PREF_SIZE);
+        for (Region fixed : List.of(shelf, away, back, twice))
+            fixed.setMinWidth(Region.USE_PREF_SIZE);
         head.setAlignment(Pos.CENTER_LEFT);
         return head;
     }
@@ -159,11 +170,7 @@ public final class TemplateBench extends StackPane {
     public void open(Optional<String> kind, Optional<Device> forDevice) {
         device = forDevice;
         fillKinds();
-        kinds.getItems().stream()
-                .filter(shelved -> kind.isEmpty() || shelved.id().equals(kind.get()))
-                .findFirst()
-                .ifPresentOrElse(kinds.getSelectionModel()::select, this::fresh);
-        kinds.scrollTo(kinds.getSelectionModel().getSelectedIndex());
+        choose(kind);
         filter.requestFocus();
     }
 
@@ -172,16 +179,22 @@ public final class TemplateBench extends StackPane {
         session.papers()
                 .openKind(
                         file,
-                        own -> put(TemplateDraft.of(own), "read from " + file.getFileName(), true),
+                        own ->
+                                put(
+                                        own.template().id(),
+                                        TemplateDraft.of(own),
+                                        "read from " + file.getFileName(),
+                                        true),
                         this::say);
     }
 
     private void fillKinds() {
         String words = filter.getText().toLowerCase(Locale.ROOT).strip();
         filling = true;
+        drafts.sort();
         kinds.getItems()
                 .setAll(
-                        Shelved.all(session).stream()
+                        drafts.with(Shelved.all(session)).stream()
                                 .filter(k -> k.name().toLowerCase(Locale.ROOT).contains(words))
                                 .toList());
         filling = false;
@@ -189,30 +202,50 @@ public final class TemplateBench extends StackPane {
     }
 
     private void look(Shelved kind) {
-        put(kind.draft().get(), kind.shelf(), kind.own());
+        put(kind.id(), kind.draft().get(), kind.shelf(), kind.own());
+        drafts.unread(kind.id()).ifPresent(editor::show);
+    }
+
+    /// What was changed and not kept goes; what is kept of it is there again.
+    private void throwAway() {
+        drafts.drop(begun);
+        fillKinds();
+        choose(Optional.of(begun));
+    }
+
+    private void choose(Optional<String> kind) {
+        kinds.getItems().stream()
+                .filter(shelved -> kind.isEmpty() || shelved.id().equals(kind.get()))
+                .findFirst()
+                .ifPresentOrElse(kinds.getSelectionModel()::select, this::fresh);
+        kinds.scrollTo(kinds.getSelectionModel().getSelectedIndex());
     }
 
     private void fresh() {
         kinds.getSelectionModel().clearSelection();
-        put(TemplateDraft.fresh(freeId("new-kind"), "New kind"), "new", true);
+        String id = freeId("new-kind");
+        put(id, TemplateDraft.fresh(id, "New kind"), "new", true);
     }
 
     private void twice() {
         String base = draft.written().getOrDefault("template", "kind").toString();
         kinds.getSelectionModel().clearSelection();
+        String id = freeId(base + "-own");
         put(
-                draft.copy(
-                        freeId(base + "-own"),
-                        draft.written().getOrDefault("name", "Kind") + ", own"),
+                id,
+                draft.copy(id, draft.written().getOrDefault("name", "Kind") + ", own"),
                 "new",
                 true);
     }
 
     private String freeId(String wanted) {
         String id = wanted;
-        for (int i = 2; session.shelf().catalogue().get().find(id).isPresent(); i++)
-            id = wanted + "-" + i;
+        for (int i = 2; isTaken(id); i++) id = wanted + "-" + i;
         return id;
+    }
+
+    private boolean isTaken(String id) {
+        return session.shelf().catalogue().get().find(id).isPresent() || drafts.of(id).isPresent();
     }
 
     private void importKind() {
@@ -225,7 +258,8 @@ public final class TemplateBench extends StackPane {
                 file -> session.papers().write(file, draft.own(), this::say));
     }
 
-    private void put(TemplateDraft on, String where, boolean changeable) {
+    private void put(String id, TemplateDraft on, String where, boolean changeable) {
+        begun = id;
         before.clear();
         draft = on;
         open = changeable;
@@ -240,6 +274,7 @@ public final class TemplateBench extends StackPane {
         before.push(draft);
         draft = now;
         told = false;
+        drafts.hold(begun, draft.text());
         show();
     }
 
@@ -247,6 +282,8 @@ public final class TemplateBench extends StackPane {
         if (before.isEmpty()) return;
         draft = before.pop();
         told = false;
+        if (before.isEmpty() && !shelf.getText().equals(Drafts.NOT_KEPT)) drafts.drop(begun);
+        else drafts.hold(begun, draft.text());
         editor.show(draft, open);
         show();
     }
@@ -255,6 +292,7 @@ public final class TemplateBench extends StackPane {
         boolean sound = draft.kept().isPresent();
         name.setText(draft.written().getOrDefault("name", "").toString());
         back.setDisable(before.isEmpty());
+        Look.show(away, open && drafts.of(begun).isPresent());
         keep.setDisable(!sound || !open);
         library.setDisable(!sound || !open);
         export.setDisable(!sound);
@@ -311,6 +349,7 @@ public final class TemplateBench extends StackPane {
             return;
         }
         session.edit(edit);
+        drafts.sort();
         close.run();
     }
 

@@ -146,6 +146,7 @@ public final class WishPane extends VBox implements View<WishPane.Sight> {
                         own.map(c -> !c.scene().isEmpty()).orElse(false));
         if (fresh) reason.setText(own.map(WishChange::reason).orElse(""));
         if (fresh) Look.stands(reason);
+        Look.place(reason, "wish/%s/%s".formatted(ear.id(), source.id()));
         Button keep = new Button("Keep as an exception");
         keep.setId("keep-exception");
         keep.getStyleClass().add("first-answer");

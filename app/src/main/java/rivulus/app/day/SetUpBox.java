@@ -305,6 +305,7 @@ final class SetUpBox implements DayStage.PartBox {
         if (chosen().isEmpty()) return;
         reason.clear();
         Look.stands(reason);
+        Look.place(reason, "set-up/" + chosen().get().step().id());
         Look.show(reason, true);
         side.applyCss();
         reason.requestFocus();

@@ -161,11 +161,16 @@ public final class FormBox extends VBox {
         control.setAccessibleText(field.label());
     }
 
+    private void place(TextField typed, Field field) {
+        Look.place(typed, shown.key() + "/" + field.id());
+    }
+
     private Node text(Field.Text field, Label trouble) {
         if (field.offers().isEmpty()) {
             TextField typed = new TextField(field.value());
             entry(typed, field);
             typed.setPromptText(field.hint());
+            place(typed, field);
             Rows.onDone(typed, () -> take(field.id(), typed.getText(), trouble));
             return typed;
         }
@@ -177,6 +182,7 @@ public final class FormBox extends VBox {
         typed.setPromptText(field.hint());
         typed.valueProperty()
                 .addListener((_, _, word) -> take(field.id(), word == null ? "" : word, trouble));
+        place(typed.getEditor(), field);
         Rows.onDone(
                 typed.getEditor(), () -> take(field.id(), typed.getEditor().getText(), trouble));
         return typed;

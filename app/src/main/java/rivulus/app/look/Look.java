@@ -122,11 +122,22 @@ public final class Look {
     }
 
     private static final String STANDS = "stands";
+    private static final String PLACE = "place";
 
     /// Says what stands in a field where nothing is typed: its text as it is now. A field that has
     /// the keyboard and holds something else holds what is typed and not entered.
     public static void stands(TextField field) {
         field.getProperties().put(STANDS, field.getText() == null ? "" : field.getText());
+    }
+
+    /// Says where a field stands, so that it is known again: what it is a field of, and which.
+    public static void place(TextField field, String place) {
+        field.getProperties().put(PLACE, place);
+    }
+
+    /// Where a field stands; empty where nobody said.
+    public static Optional<String> place(TextField field) {
+        return Optional.ofNullable((String) field.getProperties().get(PLACE));
     }
 
     /// What stands in a field where nothing is typed; empty where nobody said.

@@ -346,7 +346,7 @@ public final class Document implements AutoCloseable {
 
     /// Looks whether something would be lost by closing.
     private void weigh() {
-        dirty.set(typed.inField().isPresent() || !whole().equals(saved));
+        dirty.set(typed.isInField() || !whole().equals(saved));
     }
 
     /// Something else is typed.
@@ -484,11 +484,9 @@ public final class Document implements AutoCloseable {
 
     private void keepJournal() {
         List<Journal.Left> others = List.copyOf(takenUp);
-        SequencedMap<String, String> texts = typed.texts();
-        typed.inField().ifPresent(text -> texts.put(Typed.FIELD, text));
         keeper.keep(
                 new Keeper.Unsaved(
-                        show.get().withTyped(texts),
+                        show.get().withTyped(typed.allTexts()),
                         Optional.ofNullable(file.get()),
                         dirty.get(),
                         others),

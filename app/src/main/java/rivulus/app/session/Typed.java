@@ -22,15 +22,17 @@ import rivulus.app.look.Look;
 ///
 /// Boxes in which one writes something of one's own are watched under a name, for good. Of all
 /// other fields, whose answer is taken when one goes on elsewhere, the one that has the keyboard
-/// counts. To be used on the interface thread.
+/// counts. What stands in no box at the moment, as a kind of gear that is being made, is held under
+/// a name of its own. To be used on the interface thread.
 public final class Typed {
-    /// Under which what is typed in a field is kept; it does not come back there, and is told.
+    /// How the names begin under which what is typed in a field is kept; behind it, if the field
+    /// has a place, stands that, and it is there again when one goes to the field.
     public static final String FIELD = "field";
 
     private final Runnable changed;
     private final Map<String, Box> boxes = new LinkedHashMap<>();
 
-    /// What came back and has no box yet.
+    /// What came back and has no box yet, and what is held.
     private final SequencedMap<String, String> waiting = new LinkedHashMap<>();
 
     /// The field that has the keyboard, if its answer is taken when one goes on; or null.
@@ -111,6 +113,29 @@ public final class Typed {
         boxes.keySet().removeIf(name -> name.startsWith(begins));
     }
 
+    /// Holds something of one's own that no box shows.
+    public void hold(String name, String text) {
+        if (!text.equals(waiting.put(name, text))) tell();
+    }
+
+    /// Holds it no longer.
+    public void drop(String name) {
+        if (waiting.remove(name) != null) tell();
+    }
+
+    /// What is held, or waits for its box.
+    ///
+    /// @param begins how its name begins
+    /// @return by what stands behind that
+    public SequencedMap<String, String> held(String begins) {
+        SequencedMap<String, String> held = new LinkedHashMap<>();
+        waiting.forEach(
+                (name, text) -> {
+                    if (name.startsWith(begins)) held.put(name.substring(begins.length()), text);
+                });
+        return held;
+    }
+
     /// Watches whatever field has the keyboard and says what stands in it.
     public void watch(Scene scene) {
         scene.focusOwnerProperty().addListener((_, _, now) -> turnTo(now));
@@ -123,8 +148,15 @@ public final class Typed {
         if (now instanceof TextField box && Look.standing(box).isPresent()) field = box;
         if (now instanceof ComboBox<?> choice && Look.standing(choice.getEditor()).isPresent())
             field = choice.getEditor();
-        if (field != null) field.textProperty().addListener(typing);
+        if (field != null) {
+            field.textProperty().addListener(typing);
+            Optional.ofNullable(waiting.remove(inFieldName())).ifPresent(field::setText);
+        }
         if (was || isFieldTyped()) tell();
+    }
+
+    private String inFieldName() {
+        return Look.place(field).map(place -> FIELD + ":" + place).orElse(FIELD);
     }
 
     private boolean isFieldTyped() {
@@ -147,9 +179,16 @@ public final class Typed {
         return texts;
     }
 
-    /// What is typed in a field whose answer has not been taken.
-    Optional<String> inField() {
-        return isFieldTyped() ? Optional.of(field.getText()) : Optional.empty();
+    /// Whether a field holds what has not been taken.
+    boolean isInField() {
+        return isFieldTyped();
+    }
+
+    /// Everything that is typed, with what stands in a field.
+    SequencedMap<String, String> allTexts() {
+        SequencedMap<String, String> texts = texts();
+        if (isFieldTyped()) texts.put(inFieldName(), field.getText());
+        return texts;
     }
 
     /// Whether nothing is typed that is not entered.

@@ -87,17 +87,24 @@ final class Recovery {
                         Look.paragraph("“%s”".formatted(one.show().title()), "panel-words"),
                         Look.paragraph(
                                 Words.sentence(one.words(ZoneId.systemDefault())) + ".", "soft"));
-        Optional.ofNullable(one.show().typed().get(Typed.FIELD))
-                .ifPresent(
-                        text ->
-                                row.getChildren()
-                                        .add(
-                                                Look.paragraph(
-                                                        "In a field stood, not entered yet: “%s”."
-                                                                .formatted(text),
-                                                        "soft")));
+        one.show()
+                .typed()
+                .forEach(
+                        (name, text) -> {
+                            if (name.startsWith(Typed.FIELD))
+                                row.getChildren().add(Look.paragraph(inField(name, text), "soft"));
+                        });
         row.getChildren().add(new HBox(8, take, drop));
         return row;
+    }
+
+    private static String inField(String name, String text) {
+        return "In a field stood, not entered yet: “%s”.%s"
+                .formatted(
+                        text,
+                        name.equals(Typed.FIELD)
+                                ? ""
+                                : " It stands there again when you go to it.");
     }
 
     /// Offers what was left behind once more.
