@@ -208,7 +208,7 @@ final class HearingChart extends GridPane implements View<HearingChart.Sight> {
 
     private Node head(Picture picture, Source source) {
         Label name = Look.text(source.name(), "column-source");
-        name.setWrapText(true);
+        Look.wraps(name);
         StackPane hue = new StackPane();
         hue.getStyleClass().addAll("hue-bar", Sources.hue(picture.show(), source.id()));
         VBox head = new VBox(2, name, hue);

@@ -86,7 +86,7 @@ final class SayPane extends VBox implements View<SaySight> {
         lines.setId("say-lines");
         lines.setPromptText(EXAMPLE);
         lines.setPrefRowCount(6);
-        lines.setWrapText(true);
+        Look.wraps(lines);
         lines.setAccessibleText(
                 "Lines that say who is in the show, its gear and leads, who listens, and its scenes."
                         + " Enter adds them; Shift Enter begins a new line.");

@@ -161,7 +161,7 @@ final class LogBox implements DayStage.PartBox {
     private Node row(Lesson one) {
         CheckBox box = new CheckBox(one.text());
         box.setId(one.id());
-        box.setWrapText(true);
+        Look.wraps(box);
         box.setSelected(one.taken());
         box.setOnAction(_ -> session.days().taken(one, box.isSelected()));
         box.setOnKeyPressed(

@@ -5,6 +5,7 @@ import java.util.function.Consumer;
 import javafx.scene.control.Button;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.VBox;
+import rivulus.app.look.Look;
 
 /// Answers one under the other, each with the number that gives it.
 final class Replies extends VBox {
@@ -31,7 +32,7 @@ final class Replies extends VBox {
             button.getStyleClass().add("reply");
             if (i == 0) button.getStyleClass().add("day-focus");
             button.setMaxWidth(Double.MAX_VALUE);
-            button.setWrapText(true);
+            Look.wraps(button);
             button.setAccessibleText(reply.words());
             button.setOnAction(_ -> reply.gives().run());
             getChildren().add(button);

@@ -256,7 +256,7 @@ public final class FormBox extends VBox {
             tick.setSelected(chosen);
             tick.setMinWidth(ENTRY / 2 - 4);
             tick.setMaxWidth(ENTRY);
-            tick.setWrapText(true);
+            Look.wraps(tick);
             tick.setId("field-" + field.id() + "-" + safe(option.id()));
             if (first) tick.getStyleClass().add("field-entry");
             first = false;
@@ -314,7 +314,7 @@ public final class FormBox extends VBox {
             Button button = new Button(deed.words());
             button.setId("deed-" + safe(deed.id()));
             button.getStyleClass().add("take-out");
-            button.setWrapText(true);
+            Look.wraps(button);
             button.setMaxWidth(WIDTH);
             button.setAccessibleText(deed.words() + " " + form.title() + ". " + deed.told());
             button.setDisable(deed.edit().isEmpty());

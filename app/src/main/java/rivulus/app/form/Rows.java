@@ -20,7 +20,7 @@ public final class Rows {
         Label name = Look.text(asked, "field-name");
         name.setMinWidth(names);
         name.setMaxWidth(names);
-        name.setWrapText(true);
+        Look.wraps(name);
         VBox box = new VBox(2, entry);
         box.getChildren().addAll(under);
         HBox.setHgrow(box, Priority.ALWAYS);

@@ -1,13 +1,19 @@
 package rivulus.app.look;
 
 import java.io.InputStream;
+import java.text.Bidi;
 import java.util.List;
 import java.util.Optional;
+import javafx.beans.binding.Bindings;
+import javafx.beans.property.BooleanProperty;
+import javafx.beans.value.ObservableStringValue;
 import javafx.scene.Node;
 import javafx.scene.Parent;
 import javafx.scene.Scene;
 import javafx.scene.control.Label;
+import javafx.scene.control.Labeled;
 import javafx.scene.control.ScrollPane;
+import javafx.scene.control.TextArea;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -50,7 +56,7 @@ public final class Look {
     /// Text that wraps at a fixed width, for what stands inside a button.
     public static Text block(String words, double width, String... classes) {
         Text text = new Text(words);
-        text.setWrappingWidth(width);
+        wrap(text, width);
         text.getStyleClass().addAll(classes);
         return text;
     }
@@ -58,9 +64,35 @@ public final class Look {
     /// Text that wraps.
     public static Label paragraph(String words, String... classes) {
         Label label = text(words, classes);
-        label.setWrapText(true);
+        wraps(label);
         label.setMinHeight(Region.USE_PREF_SIZE);
         return label;
+    }
+
+    /// Wraps what is too long for its place.
+    public static void wraps(Labeled labeled) {
+        wraps(labeled.wrapTextProperty(), labeled.textProperty());
+    }
+
+    /// Wraps what is too long for its place.
+    public static void wraps(TextArea area) {
+        wraps(area.wrapTextProperty(), area.textProperty());
+    }
+
+    private static void wraps(BooleanProperty wraps, ObservableStringValue text) {
+        wraps.bind(Bindings.createBooleanBinding(() -> canBreak(text.get()), text));
+    }
+
+    /// Wraps text at a width.
+    ///
+    /// @param width 0 for not at all
+    public static void wrap(Text text, double width) {
+        text.setWrappingWidth(canBreak(text.getText()) ? width : 0);
+    }
+
+    /// The toolkit fails where it breaks a line that is written from the right.
+    private static boolean canBreak(String text) {
+        return text == null || !Bidi.requiresBidi(text.toCharArray(), 0, text.length());
     }
 
     /// Something that scrolls up and down, as wide as there is room; the keyboard goes to what is

@@ -126,7 +126,7 @@ final class Watercourse extends Pane {
         }
         getChildren().addAll(ground, title);
         if (box.height() < TWO_LINES) fit(title, box.width() - MARGIN, 0);
-        title.setWrappingWidth(box.width() - MARGIN);
+        Look.wrap(title, box.width() - MARGIN);
     }
 
     private static void onClick(Node node, Runnable then) {
@@ -303,7 +303,7 @@ final class Watercourse extends Pane {
         boolean wordsFit = Stream.of(label.split(" ")).allMatch(word -> width(text, word) <= room);
         text.setText(label);
         if (wordsFit) {
-            text.setWrappingWidth(room);
+            Look.wrap(text, room);
             if (text.getLayoutBounds().getHeight() <= Math.min(height, 2.2 * line)) return true;
             text.setWrappingWidth(0);
         }

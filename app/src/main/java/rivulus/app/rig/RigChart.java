@@ -298,7 +298,7 @@ final class RigChart extends Pane {
 
     /// A name that is too long for a line takes that of the note, which the tooltip tells too.
     private static void giveBothLines(Label name, VBox words, Label note) {
-        name.setWrapText(true);
+        Look.wraps(name);
         words.getChildren().remove(note);
     }
 

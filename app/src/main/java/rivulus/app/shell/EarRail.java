@@ -94,7 +94,7 @@ final class EarRail extends VBox {
             boolean elsewhere = !verdict.elsewhere().isEmpty();
             boolean quiet = severity.isEmpty() && !elsewhere;
             if (!quiet) {
-                words.setWrapText(true);
+                Look.wraps(words);
                 text.getChildren().add(words);
                 if (severity.isEmpty())
                     words.setText("trouble in " + String.join(", ", verdict.elsewhere()));
