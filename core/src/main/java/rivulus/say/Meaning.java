@@ -141,6 +141,13 @@ public sealed interface Meaning {
             return new Gear(template, kind, name, pieces, place, computer, whose, runs);
         }
 
+        /// How many things that is, with what runs on each.
+        long allPieces() {
+            long each = 1;
+            for (Gear program : runs) each += program.allPieces();
+            return pieces * each;
+        }
+
         /// The same, one for each of some people.
         Gear of(List<String> people) {
             return new Gear(template, kind, name, people.size(), place, on, people, runs);

@@ -33,6 +33,9 @@ final class Saying {
     private static final int MOST_SCENES = 200;
     private static final int MOST_NAMES = 6;
 
+    /// So much gear can be said; more is no evening any more.
+    private static final long MOST_GEAR = 2_000;
+
     private final Show show;
     private final Catalogue catalogue;
 
@@ -91,7 +94,7 @@ final class Saying {
             case Meaning.Listener listener -> listener(to, listener);
             case Meaning.Tracks tracks -> tracks(to, tracks.at());
             case Meaning.Plays plays -> new Fitting(to, catalogue).plays(plays);
-            case Meaning.Gear gear -> new Fitting(to, catalogue).gear(gear);
+            case Meaning.Gear gear -> gear(to, gear, lacking);
             case Meaning.Joins joins -> new Fitting(to, catalogue).joined(joins, besides, lacking);
             case Meaning.Picks picks ->
                     to.withKnob(
@@ -101,6 +104,13 @@ final class Saying {
             case Meaning.Aims aims -> aimed(to, aims);
             case Meaning.Nothing _ -> to;
         };
+    }
+
+    private Show gear(Show to, Meaning.Gear gear, List<String> lacking) {
+        long pieces = to.rig().devices().size() + gear.allPieces();
+        if (pieces <= MOST_GEAR) return new Fitting(to, catalogue).gear(gear);
+        lacking.add("that would be %d pieces of gear; %d can be said".formatted(pieces, MOST_GEAR));
+        return to;
     }
 
     private Show somebody(Show to, Meaning.Somebody who) {

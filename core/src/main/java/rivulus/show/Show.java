@@ -2,11 +2,13 @@ package rivulus.show;
 
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.SequencedMap;
+import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.UnaryOperator;
 import rivulus.disk.Extras;
@@ -224,8 +226,11 @@ public record Show(
     /// @param from the first number to try
     public String freeId(String stem, int from) {
         String begins = stem.substring(0, Math.min(stem.length(), LONGEST_STEM));
+        Set<String> taken = new HashSet<>();
+        for (Device device : rig.devices()) taken.add(device.id());
+        for (Source source : sources()) taken.add(source.id());
         int n = from;
-        while (has(begins + "-" + n)) n++;
+        while (taken.contains(begins + "-" + n)) n++;
         return begins + "-" + n;
     }
 

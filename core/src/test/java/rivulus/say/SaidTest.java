@@ -97,4 +97,15 @@ class SaidTest {
                 .isEqualTo(List.of("Maren · host", "Stream listens", "scene Doors"));
         assertThat(Said.of(",,,", LANTERN, Demo.PROVER.catalogue()).isSomething()).isFalse();
     }
+
+    /// A page that says gear by the hundred ends somewhere, and says so.
+    @Test
+    void moreGearThanAnEveningHasCannotBe() {
+        Page page =
+                Page.of("99 dynamic mics\n".repeat(30), Show.untitled(), Demo.PROVER.catalogue());
+        assertThat(page.edit().after().rig().devices()).hasSize(99 * 20);
+        assertThat(page.lines().getLast().trouble())
+                .isEqualTo("that would be 2079 pieces of gear; 2000 can be said");
+        assertThat(page.left()).hasSize(10);
+    }
 }
