@@ -48,6 +48,7 @@ public final class SceneProof {
 
     private final List<Heard> all;
     private final Supplier<LevelMap> levels;
+    private final Map<String, Strongest> strongest = new HashMap<>();
     private final Judge judge;
     private Supplier<List<SceneProof>> known;
     private final Map<Pressed, Tracer> otherwise = new HashMap<>();
@@ -337,20 +338,23 @@ public final class SceneProof {
                 cell.ear().id());
     }
 
+    /// The strongest ways of a source; held until the scene is judged.
+    public synchronized Strongest strongest(String source) {
+        return strongest.computeIfAbsent(source, id -> Strongest.of(tracer.live(), id));
+    }
+
     /// How those of some cells that must be heard, and are, come to their ears.
     ///
     /// @param which whether the way of a source to a node is asked for
     private List<Coming> coming(List<Heard> cells, BiPredicate<Strongest, Integer> which) {
         List<Coming> found = new ArrayList<>();
         LiveGraph live = tracer.live();
-        Map<String, Strongest> strongest = new HashMap<>();
         double heard = limit(Limit.HEARD);
         Ways ways = Ways.of(live);
         for (Heard cell : cells) {
             boolean wanted = cell.standing().wish() == Wish.MUST;
             if (!wanted || cell.hearing().levelDb() < heard) continue;
-            Strongest source =
-                    strongest.computeIfAbsent(cell.source().id(), id -> Strongest.of(live, id));
+            Strongest source = strongest(cell.source().id());
             int best = source.loudest(live.graph().ear(cell.ear().id()).nodes());
             if (best < 0 || !which.test(source, best)) continue;
             ways.of(source, best)
@@ -409,6 +413,7 @@ public final class SceneProof {
             List<Finding> all = judge.of(this);
             told = Told.of(show.checks().told(all, Finding::id), cellsOf(all));
             known = List::of; // from now on they are not held
+            strongest.clear();
         }
         return told;
     }

@@ -288,8 +288,7 @@ public final class Cheapest {
         }
 
         private int cost(Stand stand) {
-            return costs.computeIfAbsent(
-                    stand, _ -> counted(dials.knob(stand.knob()).knob().effort()));
+            return costs.computeIfAbsent(stand, _ -> counted(dials.cost(stand)));
         }
 
         private int sceneCost(int scene) {
@@ -375,7 +374,7 @@ public final class Cheapest {
                 turned.stream()
                         .map(t -> new Stand(t.knob(), t.to()))
                         .distinct()
-                        .mapToInt(stand -> dials.knob(stand.knob()).knob().effort())
+                        .mapToInt(dials::cost)
                         .sum();
         long scenes =
                 turned.stream()

@@ -32,6 +32,7 @@ public final class Dials {
     private final Predicate<String> isComputer;
     private final boolean picksMayMove;
     private final Scope scope;
+    private final Reluctance reluctance;
     private final Map<Integer, Set<Setting>> offered = new HashMap<>();
     private final Map<Integer, List<Setting>> settings = new HashMap<>();
 
@@ -48,6 +49,29 @@ public final class Dials {
         this.show = show;
         this.graph = graph;
         this.isComputer = isComputer;
+        reluctance = new Reluctance(graph, isComputer, this::standing);
+    }
+
+    /// What it costs to turn a knob so: the effort of the knob, and more where nobody does it
+    /// without need.
+    public int cost(Stand stand) {
+        int more = reluctance.against(stand).map(Reluctance.Reason::more).orElse(0);
+        return knob(stand.knob()).knob().effort() + more;
+    }
+
+    /// Why somebody would rather not make some turns, a sentence each without full stop.
+    public List<String> reasonsAgainst(Choice choice) {
+        return choice.turned().stream()
+                .map(turned -> new Stand(turned.knob(), turned.to()))
+                .distinct()
+                .flatMap(
+                        stand ->
+                                reluctance
+                                        .against(stand)
+                                        .map(why -> why.of(knob(stand.knob()), stand.setting()))
+                                        .stream())
+                .distinct()
+                .toList();
     }
 
     /// Offers a setting besides those that suggest themselves.

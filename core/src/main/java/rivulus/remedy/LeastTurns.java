@@ -460,6 +460,8 @@ final class LeastTurns {
                         .sorted(Comparator.comparing(turn -> !asked.contains(place(turn))))
                         .toList();
         List<String> orders = turns.stream().map(this::order).distinct().toList();
+        List<String> brings = new ArrayList<>(dials.reasonsAgainst(choice));
+        brings.addAll(trial.brings(after));
         return new Remedy(
                 "Set %s%s.".formatted(Words.list(orders), only(choice)),
                 turns,
@@ -469,7 +471,7 @@ final class LeastTurns {
                 false,
                 After.of(prover, base, after),
                 Effect.between(base, after),
-                trial.brings(after));
+                brings);
     }
 
     /// " in Doors and Interval", where it is for those scenes alone.

@@ -110,11 +110,38 @@ public final class Remedies {
     private Cures search(Consumer<Remedy> soFar) {
         Finding first = trial.first();
         if (first.isOfTheRig()) return onGear(first);
+        Optional<Remedy> lead = missingLead(first);
+        if (lead.isPresent()) {
+            soFar.accept(lead.get());
+            return new Cures(List.of(lead.get()), true, tried, List.of());
+        }
         Cures turned =
                 new LeastTurns(prover, base, trial, workshop, Scope.ANY, budget).found(most, soFar);
         if (!turned.isEmpty() || !turned.complete()) return turned;
         Cures gear = onGear(first);
         return gear.isEmpty() && gear.complete() ? turned : gear;
+    }
+
+    /// A lead of which the plan shows signs, if laying or moving it ends the trouble: what is not
+    /// plugged in is plugged in before any knob is turned for it.
+    private Optional<Remedy> missingLead(Finding finding) {
+        for (Idea idea : Rules.of(finding).leads(finding, workshop)) {
+            if (budget.isOver() || !(idea instanceof Idea.Rework rework)) continue;
+            Show changed = rework.change().after();
+            if (!holds(changed)) continue;
+            Proof after = proven(changed);
+            if (trial.isGoodOnGear(after))
+                return Optional.of(
+                        tried(
+                                        rework.sentence(),
+                                        rework.turns(),
+                                        rework.change(),
+                                        rework.change(),
+                                        0,
+                                        after)
+                                .remedy());
+        }
+        return Optional.empty();
     }
 
     // Gear

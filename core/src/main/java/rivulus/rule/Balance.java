@@ -1,17 +1,21 @@
 package rivulus.rule;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Set;
 import rivulus.check.Finding;
 import rivulus.check.SceneProof;
 import rivulus.check.Verdict;
+import rivulus.show.Ear;
 import rivulus.show.Limit;
 import rivulus.show.Limits;
 import rivulus.show.Names;
 import rivulus.show.Person;
+import rivulus.show.Playback;
 import rivulus.show.Show;
-import rivulus.show.Source;
 import rivulus.show.Wish;
 import rivulus.words.Severity;
 import rivulus.words.Words;
@@ -31,6 +35,7 @@ final class Balance implements Rule {
     @Override
     public List<Finding.Draft> inScene(SceneProof scene, Limits limits) {
         List<Finding.Draft> findings = new ArrayList<>();
+        Set<List<String>> told = new HashSet<>();
         for (SceneProof.Under aim : scene.under()) {
             SceneProof.Heard cell = scene.of(aim.ear(), aim.source());
             if (cell.hearing().levelDb() < limits.get(Limit.HEARD)) continue;
@@ -38,10 +43,54 @@ final class Balance implements Rule {
             if (voices.isEmpty()) continue;
             double under = voices.getAsDouble() - cell.hearing().levelDb();
             double off = aim.isLeast() ? Math.min(0, under - aim.db()) : under - aim.db();
+            told.add(List.of(aim.ear(), aim.source()));
             if (Math.abs(off) > limits.get(Limit.BALANCE))
-                findings.add(finding(scene, cell, under, aim.db()));
+                findings.add(
+                        finding(
+                                scene,
+                                cell,
+                                under,
+                                aim.db(),
+                                Soft.isByWire(cell.ear())
+                                                && Math.abs(off) > limits.get(Limit.BALANCE_BAD)
+                                        ? Severity.PROBLEM
+                                        : Severity.CAUTION));
         }
+        for (SceneProof.Heard cell : scene.asked())
+            if (isPlayed(scene, cell)
+                    && !told.contains(List.of(cell.ear().id(), cell.source().id())))
+                drowning(scene, cell, limits).ifPresent(findings::add);
         return findings;
+    }
+
+    private static boolean isPlayed(SceneProof scene, SceneProof.Heard cell) {
+        return cell.source() instanceof Playback plays
+                && plays.kind() != Playback.Kind.TONE
+                && cell.standing().wish() == Wish.MUST
+                && Soft.isByWire(cell.ear())
+                && cell.ear().kind() != Ear.Kind.TRACK
+                && !scene.scene().quiet().contains(cell.source().id());
+    }
+
+    /// Of what nobody said a balance for: whether it drowns the voices.
+    private Optional<Finding.Draft> drowning(
+            SceneProof scene, SceneProof.Heard cell, Limits limits) {
+        OptionalDouble voices = voices(scene, cell, limits);
+        double under = voices.orElse(0) - cell.hearing().levelDb();
+        return voices.isEmpty() || under >= -limits.get(Limit.BALANCE_BAD)
+                ? Optional.empty()
+                : Optional.of(
+                        finding(
+                                scene,
+                                cell,
+                                under,
+                                0,
+                                Severity.PROBLEM,
+                                "%s hears %s %s the voices, and drowns them"
+                                        .formatted(
+                                                Names.subject(cell.ear()),
+                                                Names.of(cell.source()),
+                                                against(under))));
     }
 
     /// How loud the voices are that an ear must hear, hears, and that do not rest: the mean of
@@ -57,22 +106,34 @@ final class Balance implements Rule {
     }
 
     private Finding.Draft finding(
-            SceneProof scene, SceneProof.Heard cell, double under, double wanted) {
-        Source source = cell.source();
-        String headline =
+            SceneProof scene,
+            SceneProof.Heard cell,
+            double under,
+            double wanted,
+            Severity severity) {
+        return finding(
+                scene,
+                cell,
+                under,
+                wanted,
+                severity,
                 "%s hears %s %s the voices, not %s them"
                         .formatted(
                                 Names.subject(cell.ear()),
-                                Names.of(source),
+                                Names.of(cell.source()),
                                 against(under),
-                                against(wanted));
+                                against(wanted)));
+    }
+
+    private Finding.Draft finding(
+            SceneProof scene,
+            SceneProof.Heard cell,
+            double under,
+            double wanted,
+            Severity severity,
+            String headline) {
         boolean loud = under < wanted;
-        return finding(
-                        scene,
-                        cell,
-                        Severity.CAUTION,
-                        loud ? Verdict.TOO_LOUD : Verdict.TOO_SOFT,
-                        headline)
+        return finding(scene, cell, severity, loud ? Verdict.TOO_LOUD : Verdict.TOO_SOFT, headline)
                 .figure("underDb", under)
                 .figure("wantedDb", wanted)
                 .brief(loud ? "too loud" : "too soft")

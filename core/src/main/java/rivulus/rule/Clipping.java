@@ -17,7 +17,7 @@ import rivulus.words.Words;
 
 /// What is turned up so far that the peaks of its loud moments clip on the way to somebody who
 /// wants it; told once for each place. What clips at nominal, since a lead brings too much, is told
-/// of the lead. In somebody's own headphones it is a caution: a turn of their volume ends it.
+/// of the lead. In somebody's own headphones a moment of it is a caution.
 final class Clipping implements Rule {
     @Override
     public String id() {
@@ -33,20 +33,27 @@ final class Clipping implements Rule {
             double turned = Math.min(-comes.way().headroomDb(), at.db());
             if (turned > limits.get(Limit.OVERLOAD)
                     && told.add(List.of(comes.cell().source().id(), at.node().point())))
-                findings.add(finding(scene, comes, at, turned));
+                findings.add(finding(scene, comes, at, turned, limits));
         }
         return findings;
     }
 
     private Finding.Draft finding(
-            SceneProof scene, SceneProof.Coming comes, Staircase.Stair at, double turned) {
+            SceneProof scene,
+            SceneProof.Coming comes,
+            Staircase.Stair at,
+            double turned,
+            Limits limits) {
         SceneProof.Heard cell = comes.cell();
         double over = -comes.way().headroomDb();
         long share = Math.max(1, Math.round(100 * comes.way().clippedShare()));
+        boolean aMoment = 100 * comes.way().clippedShare() <= limits.get(Limit.CLIPS);
         return finding(
                         scene,
                         cell,
-                        cell.ear().kind() == Ear.Kind.PERSON ? Severity.CAUTION : Severity.PROBLEM,
+                        cell.ear().kind() == Ear.Kind.PERSON && aMoment
+                                ? Severity.CAUTION
+                                : Severity.PROBLEM,
                         Verdict.AS_WISHED,
                         "%s clips at %s by %s when loud, about %d %% of the time"
                                 .formatted(

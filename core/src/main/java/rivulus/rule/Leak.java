@@ -18,8 +18,8 @@ import rivulus.words.Severity;
 import rivulus.words.Words;
 
 /// Somebody who must not be heard, and is: a problem where the public hears it, or somebody asked
-/// that it be not; a caution where it is only tidier so. Own voices are the business of [Echo] and
-/// [LateOwnVoice], muted ones of [Mute].
+/// that it be not, or a track is no longer that of one voice; a caution where it is only tidier so.
+/// Own voices are the business of [Echo] and [LateOwnVoice], muted ones of [Mute].
 final class Leak implements Rule {
     @Override
     public String id() {
@@ -58,8 +58,11 @@ final class Leak implements Rule {
                                     Names.of(cell.source()),
                                     Words.db(cell.hearing().levelDb()));
             boolean asked = cell.standing().excepted();
+            boolean spoils =
+                    cell.ear().kind() == Ear.Kind.TRACK
+                            && cell.hearing().levelDb() > limits.get(Limit.BLEED_BAD);
             Severity severity =
-                    cell.ear().isPublic() || asked ? Severity.PROBLEM : Severity.CAUTION;
+                    cell.ear().isPublic() || asked || spoils ? Severity.PROBLEM : Severity.CAUTION;
             findings.add(
                     finding(scene, cell, severity, Verdict.LEAK, headline)
                             .figure("levelDb", cell.hearing().levelDb())

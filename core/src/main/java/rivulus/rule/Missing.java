@@ -108,4 +108,9 @@ final class Missing implements Rule {
     public List<Idea> gear(Finding finding, Workshop workshop) {
         return workshop.joinedBesides(finding);
     }
+
+    @Override
+    public List<Idea> leads(Finding finding, Workshop workshop) {
+        return workshop.missingLeads();
+    }
 }

@@ -71,6 +71,11 @@ public interface Rule {
         return List.of();
     }
 
+    /// Leads that seem to be missing or misplaced, by signs of the plan: asked before knobs are.
+    default List<Idea> leads(Finding finding, Workshop workshop) {
+        return List.of();
+    }
+
     /// What gear could be changed against a finding of it, the best idea first; asked where no knob
     /// will do.
     default List<Idea> gear(Finding finding, Workshop workshop) {

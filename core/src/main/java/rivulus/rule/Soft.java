@@ -17,6 +17,7 @@ import rivulus.show.Names;
 import rivulus.show.Person;
 import rivulus.show.Playback;
 import rivulus.show.Ref;
+import rivulus.show.Role;
 import rivulus.show.Wish;
 import rivulus.signal.KnobUse;
 import rivulus.words.Severity;
@@ -47,16 +48,15 @@ final class Soft implements EndedByIdeas {
         for (Ear ear : scene.show().ears()) {
             List<SceneProof.Heard> all = meant(scene, ear, limits);
             if (all.isEmpty()) continue;
-            SceneProof.Heard loudest =
-                    all.stream()
-                            .max(Comparator.comparingDouble(cell -> cell.hearing().levelDb()))
-                            .orElseThrow();
+            SceneProof.Heard loudest = loudest(all).orElseThrow();
+            List<SceneProof.Heard> talk = all.stream().filter(Soft::isTalk).toList();
             boolean call = isCallers(scene, ear);
             if (isByWire(ear) || call)
                 asAWhole(
                         scene,
-                        all,
-                        loudest,
+                        talk.isEmpty() ? all : talk,
+                        loudest(talk).orElse(loudest),
+                        loudest.hearing().levelDb() >= -limits.get(Limit.SOFT),
                         limits.get(call ? Limit.SOFT_AMONG : Limit.SOFT),
                         findings);
             among(scene, all, loudest, limits, findings);
@@ -64,10 +64,18 @@ final class Soft implements EndedByIdeas {
         return findings;
     }
 
+    private static Optional<SceneProof.Heard> loudest(List<SceneProof.Heard> cells) {
+        return cells.stream().max(Comparator.comparingDouble(cell -> cell.hearing().levelDb()));
+    }
+
     /// Who talks, and what plays, that must be heard, is heard plainly, and does not rest.
     private static List<SceneProof.Heard> meant(SceneProof scene, Ear ear, Limits limits) {
         return scene.of(ear.id()).stream()
-                .filter(cell -> isTalk(cell) || isWhole(cell))
+                .filter(
+                        cell ->
+                                isTalk(cell)
+                                        || isWhole(cell)
+                                        || isByWire(ear) && cell.source() instanceof Person)
                 .filter(cell -> cell.standing().wish() == Wish.MUST)
                 .filter(cell -> !scene.scene().quiet().contains(cell.source().id()))
                 .filter(cell -> !LateOwnVoice.isOwnVoice(cell) || ear.kind() == Ear.Kind.TRACK)
@@ -79,10 +87,10 @@ final class Soft implements EndedByIdeas {
         return cell.source() instanceof Person who && who.loudness().isTalk();
     }
 
-    /// What plays and is listened to for itself.
+    /// What plays and is listened to for itself: not a bed, which lies under voices as deep as
+    /// somebody likes it.
     private static boolean isWhole(SceneProof.Heard cell) {
-        return cell.source() instanceof Playback plays
-                && (plays.kind() == Playback.Kind.CLIP || plays.kind() == Playback.Kind.PROGRAMME);
+        return cell.source() instanceof Playback plays && plays.kind() != Playback.Kind.MUSIC;
     }
 
     /// Loudspeakers stand as loud as a room bears.
@@ -97,17 +105,19 @@ final class Soft implements EndedByIdeas {
             SceneProof scene,
             List<SceneProof.Heard> all,
             SceneProof.Heard loudest,
+            boolean louder,
             double line,
             List<Finding.Draft> findings) {
         double under = -loudest.hearing().levelDb();
         if (under <= line) return;
         Ear ear = loudest.ear();
+        boolean whole = ear.kind() != Ear.Kind.PERSON && !louder;
         findings.add(
                 finding(
                                 Severity.PROBLEM,
-                                (ear.kind() == Ear.Kind.PERSON
-                                                ? "%s hears everybody %s softer than meant"
-                                                : "%s is %s softer than it was meant")
+                                (whole
+                                                ? "%s is %s softer than it was meant"
+                                                : "%s hears everybody %s softer than meant")
                                         .formatted(Names.subject(ear), Words.db(under)))
                         .in(scene, scene.tracer().live())
                         .heard(ear)
@@ -125,9 +135,9 @@ final class Soft implements EndedByIdeas {
         boolean person = loudest.ear().kind() == Ear.Kind.PERSON;
         if (!person && !isByWire(loudest.ear())) return;
         // of what goes out, unequal voices are told already
-        boolean told = !person && all.stream().filter(Soft::isTalk).count() > 1;
+        boolean told = !person && all.stream().filter(Uneven::isOneVoice).count() > 1;
         for (SceneProof.Heard cell : all) {
-            if (told && isTalk(cell) || isAimed(scene, cell)) continue;
+            if (told && Uneven.isOneVoice(cell) || isAimed(scene, cell)) continue;
             double under = loudest.hearing().levelDb() - cell.hearing().levelDb();
             double line = limits.get(Limit.SOFT_AMONG) + (isTold(cell) ? LIES_UNDER_DB : 0);
             if (under <= line) continue;
@@ -152,9 +162,13 @@ final class Soft implements EndedByIdeas {
         }
     }
 
-    /// Programme from elsewhere is often told of by somebody, and lies under them.
+    /// Programme from elsewhere is often told of by somebody, and lies under them, as jingles,
+    /// notices and an audience may.
     private static boolean isTold(SceneProof.Heard cell) {
-        return cell.source() instanceof Playback plays && plays.kind() == Playback.Kind.PROGRAMME;
+        return switch (cell.source()) {
+            case Playback plays -> plays.kind() != Playback.Kind.CLIP;
+            case Person who -> who.role() == Role.AUDIENCE;
+        };
     }
 
     /// Whether somebody said how far under the voices it is wanted.
@@ -198,5 +212,10 @@ final class Soft implements EndedByIdeas {
         List<Idea> ideas = new ArrayList<>(Turned.by(finding, Math.rint(under)));
         ideas.addAll(Turned.by(finding, Math.rint(under / 2)));
         return ideas;
+    }
+
+    @Override
+    public List<Idea> leads(Finding finding, Workshop workshop) {
+        return workshop.missingLeads();
     }
 }

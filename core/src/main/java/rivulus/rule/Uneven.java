@@ -13,6 +13,7 @@ import rivulus.show.Limits;
 import rivulus.show.Names;
 import rivulus.show.Person;
 import rivulus.show.Ref;
+import rivulus.show.Role;
 import rivulus.show.Wish;
 import rivulus.signal.KnobUse;
 import rivulus.words.Severity;
@@ -60,7 +61,7 @@ final class Uneven implements EndedByIdeas {
                                 softest,
                                 loudest,
                                 apart,
-                                apart > limits.get(Limit.SOFT_AMONG)
+                                apart > limits.get(Limit.UNEVEN_BAD) + HAIR_LU
                                         ? Severity.PROBLEM
                                         : Severity.CAUTION));
         }
@@ -68,11 +69,17 @@ final class Uneven implements EndedByIdeas {
     }
 
     private static boolean isVoice(SceneProof.Heard cell, Limits limits) {
-        return cell.source() instanceof Person who
-                && who.count() == 1
-                && who.loudness().isTalk()
+        return isOneVoice(cell)
                 && cell.standing().wish() == Wish.MUST
                 && cell.hearing().levelDb() >= limits.get(Limit.FAINT);
+    }
+
+    /// Whether it is one person who talks: no audience, and nobody who sings.
+    static boolean isOneVoice(SceneProof.Heard cell) {
+        return cell.source() instanceof Person who
+                && who.count() == 1
+                && who.role() != Role.AUDIENCE
+                && who.loudness().isTalk();
     }
 
     /// Through processors the average is not what a voice at nominal would come to.

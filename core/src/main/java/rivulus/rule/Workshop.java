@@ -300,6 +300,17 @@ public final class Workshop {
         return fixes;
     }
 
+    /// Leads of which the plan shows signs: those that are missing laid, those beside their socket
+    /// moved.
+    List<Idea> missingLeads() {
+        MissingLeads missing = new MissingLeads(show, catalogue, survey, proof.graph());
+        List<Idea> ideas = new ArrayList<>();
+        for (Joining way : missing.joinings()) ideas.add(joined(way));
+        for (MissingLeads.Moved moved : missing.moved())
+            ideas.add(idea(moved.sentence(), List.of(), moved.after()));
+        return ideas;
+    }
+
     /// What plays something that is not heard, or its computer, joined besides to each machine that
     /// its listener hears already.
     List<Idea> joinedBesides(Finding finding) {

@@ -43,6 +43,11 @@ public final class SignalGraph {
     private final BitSet sourceNodes = new BitSet();
     final Edges edges;
 
+    /// Worked out when they are first asked for.
+    private Map<String, Microphones> microphones;
+
+    private List<List<Leg>> picks;
+
     SignalGraph(
             List<Node> nodes,
             List<Leg> legs,
@@ -83,6 +88,31 @@ public final class SignalGraph {
         edges = Edges.of(this.legs, this.pointNodes, nodes.size());
         for (EarNodes ear : this.ears.values()) for (int node : ear.nodes()) earNodes.set(node);
         for (int[] source : this.sources.values()) for (int node : source) sourceNodes.set(node);
+    }
+
+    /// Which microphones hear a source that begins in air; empty where none does.
+    public synchronized Optional<Microphones> microphones(String source) {
+        if (microphones == null) microphones = Microphones.of(this);
+        return Optional.ofNullable(microphones.get(source));
+    }
+
+    /// The picks by which one program takes one thing more than once, however knobs stand.
+    public synchronized List<List<Leg>> pickedTogether() {
+        if (picks == null) {
+            Map<List<String>, List<Leg>> all = new LinkedHashMap<>();
+            for (Leg leg : legs)
+                if (leg.kind() == Leg.Kind.PICK)
+                    all.computeIfAbsent(
+                                    List.of(leg.from().toString(), leg.to().device()),
+                                    _ -> new ArrayList<>())
+                            .add(leg);
+            picks = all.values().stream().filter(same -> same.size() > 1).toList();
+        }
+        return picks;
+    }
+
+    boolean isEar(int node) {
+        return earNodes.get(node);
     }
 
     /// Every channel of every point.

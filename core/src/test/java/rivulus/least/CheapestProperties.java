@@ -126,8 +126,7 @@ class CheapestProperties {
             efforts.add(new Stand(t.knob(), t.to()));
             if (!t.isForAll() && dials.own(t.scene(), t.knob()).isEmpty()) scenes.add(t.scene());
         }
-        return scenes.size()
-                + efforts.stream().mapToInt(s -> dials.knob(s.knob()).knob().effort()).sum();
+        return scenes.size() + efforts.stream().mapToInt(dials::cost).sum();
     }
 
     private static Optional<Integer> byTryingAll(

@@ -9,11 +9,16 @@ import rivulus.check.Proof;
 import rivulus.check.Trouble;
 import rivulus.gear.Knob;
 import rivulus.gear.Setting;
+import rivulus.least.Dials;
+import rivulus.least.Scope;
+import rivulus.least.Stand;
+import rivulus.rule.Workshop;
 import rivulus.show.Ref;
 import rivulus.show.Scene;
 import rivulus.show.Show;
 import rivulus.show.Turn;
 import rivulus.signal.KnobUse;
+import rivulus.signal.SignalGraph;
 
 /// What ends a trouble by one turn of one knob, found by trying them all.
 final class OneTurn {
@@ -30,10 +35,12 @@ final class OneTurn {
         Ref knob() {
             return use.ref();
         }
+    }
 
-        int effort() {
-            return use.knob().effort();
-        }
+    /// What the search itself weighs a turn by.
+    private static Dials dials(Proof base) {
+        Workshop workshop = new Workshop(base, Demo.PROVER.catalogue());
+        return new Dials(base.show(), base.graph(), workshop::isComputer, false, Scope.ANY);
     }
 
     /// Every knob in every way that it can stand, levels at a few of theirs; in an ordinary run a
@@ -47,7 +54,13 @@ final class OneTurn {
             for (Setting to : ways(use.knob()))
                 if (!(to instanceof Setting.Level(double db)) || PLAIN.contains(db))
                     all.add(new Cure(use, to));
-        all.removeIf(cure -> cure.effort() >= effort);
+        Dials dials = dials(base);
+        SignalGraph graph = base.graph();
+        all.removeIf(
+                cure -> {
+                    int knob = graph.knobIndex(cure.knob().device(), cure.knob().name());
+                    return dials.cost(new Stand(knob, cure.to())) >= effort;
+                });
         return Demo.some(all).stream()
                 .filter(
                         cure -> {

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -169,7 +170,16 @@ class RemediesTest {
         assertThat(howl.first().rule()).isEqualTo("loop");
         double margin = howl.first().figures().get("marginDb");
         assertThat(margin).isNegative();
-        Remedy cure = best(proof, howl);
+        List<Remedy> cures = Remedies.of(Demo.PROVER, proof, howl, 3).all();
+        assertThat(cures.getFirst().turns())
+                .as("the gain that stands 30 dB up")
+                .containsExactly(
+                        new Turn(
+                                Ref.of("desk/mic1.gain"),
+                                new Setting.Level(30),
+                                new Setting.Level(0),
+                                Optional.empty()));
+        Remedy cure = cures.get(1);
         assertThat(cure.turns())
                 .singleElement()
                 .satisfies(
