@@ -109,9 +109,9 @@ public final class Words {
     }
 
     /// A part of a thing: "Show desk USB 1 call"; the thing alone where its name says it already:
-    /// "Tower's virtual cable".
+    /// "Tower's virtual cable", "Maren's mic".
     public static String part(String thing, String part) {
-        String name = thing.toLowerCase(Locale.ROOT);
+        String name = thing.toLowerCase(Locale.ROOT).replaceFirst("\\bmic$", "microphone");
         String label = part.toLowerCase(Locale.ROOT);
         boolean said = name.equals(label) || name.endsWith(" " + label);
         return said ? thing : thing + " " + part;

@@ -87,6 +87,7 @@ public record BatteryLife(
         if (into < 0) return "before the doors open";
         double at = 0;
         for (Scene scene : show.scenes()) {
+            if (into < at + scene.minutes() && at == 0) return "right before " + scene.name();
             if (into < at + scene.minutes())
                 return "before %s, %s into the show".formatted(scene.name(), Words.minutes(at));
             at += scene.minutes();

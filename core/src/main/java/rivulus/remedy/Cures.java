@@ -69,7 +69,7 @@ public record Cures(List<Remedy> all, boolean complete, int tried, List<String> 
                     : "Best found so far, %s tried; there may be something cheaper."
                             .formatted(Words.count(tried, "change"));
         if (clash.size() < 2)
-            return "Nothing that suggests itself ends this without causing something else.";
+            return "Nothing that was tried ends this without harm somewhere else.";
         return "These %s cannot all be had with this gear: %s. Give one up, or add what carries it."
                 .formatted(Words.number(clash.size()), String.join("; ", clash));
     }

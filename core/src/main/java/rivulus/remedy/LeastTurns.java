@@ -432,6 +432,7 @@ final class LeastTurns {
                 .thenComparingInt(Remedy::effort)
                 .thenComparingInt(remedy -> remedy.turns().size())
                 .thenComparingInt(remedy -> remedy.effects().size())
+                .thenComparingInt(LeastTurns::picksMore)
                 .thenComparingInt(remedy -> lacks ? farFetched(remedy) : 0)
                 .thenComparingInt(this::bluntness)
                 .thenComparingInt(this::farFetched)
@@ -495,6 +496,15 @@ final class LeastTurns {
                                 .flatMap(id -> show.scene(id).stream())
                                 .map(Scene::name)
                                 .toList());
+    }
+
+    /// Among equals a pick that stands wrong is set right, and nothing is picked besides.
+    private static int picksMore(Remedy cure) {
+        return (int)
+                cure.turns().stream()
+                        .filter(turn -> turn.from().word().equals(Picker.NONE))
+                        .filter(turn -> !turn.to().word().equals(Picker.NONE))
+                        .count();
     }
 
     /// Among equals what suggests itself first is taken.

@@ -1,10 +1,15 @@
 package rivulus.remedy;
 
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.SequencedMap;
 import java.util.stream.Stream;
 import rivulus.check.Proof;
 import rivulus.file.Change;
+import rivulus.show.Show;
 import rivulus.show.Turn;
+import rivulus.words.Words;
 
 /// A change of the show that was tried, on the graph and on the rig: it ends a trouble, nobody
 /// hears worse, and nothing new is wrong.
@@ -45,8 +50,30 @@ public record Remedy(
 
     /// What it costs somebody, in words: "Teo no longer hears himself"; each once.
     public List<String> price() {
-        Stream<String> taken = effects.stream().filter(Effect::takes).map(Effect::words);
-        return Stream.concat(taken, brings.stream()).distinct().toList();
+        List<Effect> taken = effects.stream().filter(Effect::takes).toList();
+        return Stream.concat(brings.stream(), inWords(taken).stream()).distinct().toList();
+    }
+
+    /// What changes for any ear, in words, each once, with the scenes where it is not all of them:
+    /// "The stream no longer hears Maren in Doors".
+    public List<String> effectsInWords() {
+        return inWords(effects);
+    }
+
+    private List<String> inWords(List<Effect> some) {
+        Show show = change.before();
+        SequencedMap<String, List<String>> scenes = new LinkedHashMap<>();
+        for (Effect effect : some)
+            scenes.computeIfAbsent(effect.words(), _ -> new ArrayList<>())
+                    .add(show.scene(effect.scene()).orElseThrow().name());
+        List<String> words = new ArrayList<>();
+        scenes.forEach(
+                (effect, in) ->
+                        words.add(
+                                in.size() == show.scenes().size()
+                                        ? effect
+                                        : effect + " in " + Words.list(in)));
+        return words;
     }
 
     /// Whether somebody no longer hears somebody else, or something, that they may; or something

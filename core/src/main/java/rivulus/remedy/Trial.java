@@ -127,13 +127,16 @@ final class Trial {
                 .anyMatch(left -> !knownOfTheRig.containsKey(left.key()));
     }
 
-    /// What somebody should know who takes it: what is new or worse in what is heard, and no harm
-    /// that speaks against it; each sentence once.
+    /// What somebody should know who takes it: what is new or worse in what is heard, or new in the
+    /// rig, and no harm that speaks against it; each sentence once.
     List<String> brings(Proof after) {
-        return after.heard().stream()
+        Stream<Finding> inTheRig =
+                after.ofTheRig().stream()
+                        .filter(left -> !isMeant(left) && !knownOfTheRig.containsKey(left.key()));
+        return Stream.concat(
+                        after.heard().stream().filter(f -> !isMeant(f) && isWorse(f)), inTheRig)
                 .filter(finding -> finding.severity() != Severity.NOTE)
-                .filter(finding -> !isMeant(finding) && isWorse(finding))
-                .map(Finding::headline)
+                .map(finding -> finding.headline().replaceFirst("\\.$", ""))
                 .distinct()
                 .toList();
     }

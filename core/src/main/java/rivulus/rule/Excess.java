@@ -14,8 +14,10 @@ import rivulus.words.Severity;
 import rivulus.words.Words;
 
 /// Somebody who is heard, as they must or may be, but far louder than nominal: what distorts, and
-/// what hurts in headphones.
+/// what hurts in headphones. What comes bare through the air is a fact of the room, and a note.
 final class Excess implements Rule {
+    private static final String BARE = ", bare through the air of the room: no knob governs that";
+
     @Override
     public String id() {
         return "too-loud";
@@ -43,13 +45,19 @@ final class Excess implements Rule {
             double over = cell.hearing().levelDb();
             if (cell.standing().wish() == Wish.MUST_NOT || over <= limits.get(Limit.LOUD)) continue;
             String headline =
-                    "%s hears %s %s over nominal"
+                    "%s hears %s %s louder than meant"
                             .formatted(
                                     Names.subject(cell.ear()),
                                     Names.of(cell.source()),
                                     Words.db(over));
+            boolean bare = Rule.isBare(scene, cell, limits.get(Limit.LOUD));
             findings.add(
-                    finding(scene, cell, Severity.PROBLEM, Verdict.TOO_LOUD, headline)
+                    finding(
+                                    scene,
+                                    cell,
+                                    bare ? Severity.NOTE : Severity.PROBLEM,
+                                    bare ? Verdict.AS_WISHED : Verdict.TOO_LOUD,
+                                    bare ? headline + BARE : headline)
                             .figure("levelDb", over)
                             .brief("too loud")
                             .because(() -> Rule.ways(scene, cell, "", 2)));

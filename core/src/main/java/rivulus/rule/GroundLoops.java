@@ -5,6 +5,7 @@ import rivulus.check.Finding;
 import rivulus.check.Proof;
 import rivulus.leads.LeadReport;
 import rivulus.power.Grounds;
+import rivulus.power.Hum;
 import rivulus.power.Ring;
 import rivulus.show.Limits;
 import rivulus.words.Severity;
@@ -27,18 +28,25 @@ final class GroundLoops implements Rule {
         Finding.Draft finding =
                 finding(
                                 severity(ring),
-                                "The lead from %s to %s closes a ring of grounds (%s): it %s, about %s under the signal."
+                                "The lead from %s to %s closes a ring of grounds (%s): it %s."
                                         .formatted(
                                                 lead.a().words(),
                                                 lead.b().words(),
                                                 ring.words(),
-                                                ring.hum().grade().words(),
-                                                Words.db(ring.hum().belowDb())))
+                                                hums(ring)))
                         .gear(lead.cable().id())
                         .figure("machines", ring.round().size())
                         .figure("humBelowDb", ring.hum().belowDbInTenths());
         double metres = lead.cable().metres();
         return metres > 0 ? finding.figure("metres", metres) : finding;
+    }
+
+    /// "hums plainly, about 23.1 dB under the signal"; what nobody hears has no figure.
+    private static String hums(Ring ring) {
+        String words = ring.hum().grade().words();
+        return ring.hum().grade() == Hum.Grade.INAUDIBLE
+                ? words
+                : "%s, about %s under the signal".formatted(words, Words.db(ring.hum().belowDb()));
     }
 
     private static Severity severity(Ring ring) {

@@ -18,7 +18,8 @@ import rivulus.words.Words;
 
 /// Somebody whose ears get more than is safe over the evening, by what they hear loudest: the
 /// average at the ear, spread over eight hours (2003/10/EC). A caution from the lower action value
-/// on, a problem from the upper. How loud headphones are is an estimate ~; local rules come first.
+/// on, a problem from the upper; what comes bare through the air no turn ends, and is a caution.
+/// How loud headphones are is an estimate ~; local rules come first.
 final class LoudEars implements Rule {
     private static final double EIGHT_HOURS = 480;
 
@@ -65,19 +66,23 @@ final class LoudEars implements Rule {
         double daily = spl + 10 * Math.log10(minutes / EIGHT_HOURS);
         double over = daily - limits.get(Limit.EARS);
         if (over <= 0) return Optional.empty();
-        boolean bad = daily > limits.get(Limit.EARS_BAD);
+        boolean bare = Rule.isBare(scene, cell, SURELY_SAFE_DB);
+        boolean bad = daily > limits.get(Limit.EARS_BAD) && !bare;
         return Optional.of(
                 finding(
                                 scene,
                                 cell,
                                 bad ? Severity.PROBLEM : Severity.CAUTION,
                                 Verdict.TOO_LOUD,
-                                "%s hears %s at about %s on average, too much for %s: turn it down, and mind local rules"
+                                "%s hears %s at about %s on average, too much for %s: %s, and mind local rules"
                                         .formatted(
                                                 Names.subject(cell.ear()),
                                                 Names.of(cell.source()),
                                                 Words.figure(spl, 0, "dB(A)"),
-                                                Words.minutes(minutes)))
+                                                Words.minutes(minutes),
+                                                bare
+                                                        ? "it comes bare through the air, so stand farther off or wear protection"
+                                                        : "turn it down"))
                         .figure("levelDb", cell.hearing().levelDb())
                         .figure("overDb", over)
                         .figure("spl", spl)

@@ -65,7 +65,7 @@ final class Missing implements Rule {
                             ? "it arrives at only " + Words.db(cell.hearing().levelDb())
                             : nearest.complete()
                                     ? "no lead and no program joins the two"
-                                    : "no way that knobs could open was found";
+                                    : "no setting was found that lets it through; look whether a lead is missing";
             return new Finding.Evidence(cause, List.of());
         }
         return new Finding.Evidence(broken(nearest.all().getFirst()), List.of());

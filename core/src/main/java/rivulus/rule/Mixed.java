@@ -50,10 +50,13 @@ final class Mixed implements Rule {
 
     @Override
     public String wish(Finding finding, Show show) {
-        return finding.headline()
-                .replace(", against its mix", "")
-                .replace(" carries ", " leaves out ")
-                .replace(" lacks ", " carries ");
+        String feed = feed(finding.live().graph(), Ref.of(finding.key().about()));
+        String source = Names.of(show.cast().source(finding.key().source()).orElseThrow());
+        return "%s %s %s"
+                .formatted(
+                        feed,
+                        finding.figures().containsKey(OVER) ? "leaves out" : "carries",
+                        source);
     }
 
     @Override
@@ -78,18 +81,40 @@ final class Mixed implements Rule {
         if (wanted.isEmpty()) {
             double over = db - limits.get(isHere(source) ? Limit.BLEED : Limit.LEAK);
             return over > 0
-                    ? Optional.of(finding(scene, mix, source, "carries", db).figure(OVER, over))
+                    ? Optional.of(
+                            finding(
+                                            scene,
+                                            mix,
+                                            source,
+                                            "%s carries %s, and should not by its mix",
+                                            db)
+                                    .figure(OVER, over))
                     : Optional.empty();
         }
         double faint = limits.get(Limit.FAINT);
         if (db < faint + Math.min(0, wanted.get()))
             return mix.names(source) || isAtHand(scene, mix, source, faint)
-                    ? Optional.of(finding(scene, mix, source, "lacks", db))
+                    ? Optional.of(
+                            finding(
+                                    scene,
+                                    mix,
+                                    source,
+                                    "%s does not carry %s, and should by its mix",
+                                    db))
                     : Optional.empty();
         boolean said = wanted.get() != 0;
         return said && Math.abs(db - wanted.get()) > limits.get(Limit.BALANCE)
                 ? Optional.of(
-                        finding(scene, mix, source, "has at " + Words.db(db), db)
+                        finding(
+                                        scene,
+                                        mix,
+                                        source,
+                                        "%s carries %s "
+                                                + "at %s, and should by its mix at %s"
+                                                        .formatted(
+                                                                Words.db(db),
+                                                                Words.db(wanted.get())),
+                                        db)
                                 .figure(WANTED, wanted.get()))
                 : Optional.empty();
     }
@@ -103,11 +128,9 @@ final class Mixed implements Rule {
     }
 
     private Finding.Draft finding(
-            SceneProof scene, Mix mix, Source source, String verb, double db) {
+            SceneProof scene, Mix mix, Source source, String words, double db) {
         SignalGraph graph = scene.tracer().live().graph();
-        String headline =
-                "%s %s %s, against its mix"
-                        .formatted(feed(graph, mix.at()), verb, Names.of(source));
+        String headline = words.formatted(feed(graph, mix.at()), Names.of(source));
         return finding(Severity.CAUTION, headline)
                 .in(scene, scene.tracer().live())
                 .carried(source)

@@ -168,7 +168,7 @@ class MixWritingTest {
                         finding ->
                                 assertThat(finding.sentence())
                                         .isEqualTo(
-                                                "Show desk, USB 1 call carries Nadia, against its mix."));
+                                                "Show desk, USB 1 call carries Nadia, and should not by its mix."));
         MixWriting.Written again =
                 new MixWriting(Demo.PROVER, Budget.of(MixWriting.STEPS))
                         .one(

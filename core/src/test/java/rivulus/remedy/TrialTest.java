@@ -102,8 +102,7 @@ class TrialTest {
     @Test
     void whatCannotBeFoundSaysWhetherAllWasTried() {
         assertThat(Cures.NONE.words())
-                .isEqualTo(
-                        "Nothing that suggests itself ends this without causing something else.");
+                .isEqualTo("Nothing that was tried ends this without harm somewhere else.");
         assertThat(Cures.UNKNOWN.words()).isEqualTo("Nothing was tried against this yet.");
         assertThat(new Cures(List.of(), false, 7, List.of()).words())
                 .isEqualTo(

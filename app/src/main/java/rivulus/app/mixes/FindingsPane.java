@@ -23,7 +23,6 @@ import rivulus.app.session.TroubleCard;
 import rivulus.app.session.View;
 import rivulus.check.Finding;
 import rivulus.remedy.Cures;
-import rivulus.remedy.Effect;
 import rivulus.remedy.Remedy;
 import rivulus.words.Severity;
 
@@ -248,7 +247,9 @@ final class FindingsPane extends VBox implements View<FindingsPane.Sight> {
     private Button button(Remedy remedy, boolean byKey) {
         VBox words = new VBox(2, Look.block(remedy.sentence(), CURE_WIDTH, "order"));
         if (remedy.least()) words.getChildren().add(Look.block(LEAST, CURE_WIDTH, "effect"));
-        List<String> effects = remedy.effects().stream().map(Effect::words).distinct().toList();
+        for (String brought : remedy.brings())
+            words.getChildren().add(Look.block("But: " + brought + ".", CURE_WIDTH, "effect"));
+        List<String> effects = remedy.effectsInWords();
         effects.stream()
                 .limit(EFFECTS_SHOWN)
                 .forEach(
@@ -259,8 +260,6 @@ final class FindingsPane extends VBox implements View<FindingsPane.Sight> {
             String more = "and %d more differences.".formatted(effects.size() - EFFECTS_SHOWN);
             words.getChildren().add(Look.block(more, CURE_WIDTH, "effect"));
         }
-        for (String brought : remedy.brings())
-            words.getChildren().add(Look.block("But: " + brought + ".", CURE_WIDTH, "effect"));
         for (String loss : remedy.losses())
             words.getChildren().add(Look.block("Takes out " + loss + ".", CURE_WIDTH, "effect"));
         if (byKey) words.getChildren().add(Look.block("Ctrl Enter takes it", CURE_WIDTH, "effect"));
@@ -270,8 +269,8 @@ final class FindingsPane extends VBox implements View<FindingsPane.Sight> {
         button.getStyleClass().add("cure");
         List<String> spoken = new ArrayList<>(List.of("Remedy: " + remedy.sentence()));
         if (remedy.least()) spoken.add(LEAST);
-        effects.forEach(effect -> spoken.add(effect + "."));
         remedy.brings().forEach(brought -> spoken.add("But: " + brought + "."));
+        effects.forEach(effect -> spoken.add(effect + "."));
         remedy.losses().forEach(loss -> spoken.add("Takes out " + loss + "."));
         button.setAccessibleText(String.join(" ", spoken));
         button.setOnAction(
