@@ -181,10 +181,27 @@ public sealed interface Knob {
 
     /// One out of several: a feed, a tap, a program's device.
     record Choice(
-            String id, String label, Role role, int effort, List<Option> options, Setting standing)
+            String id,
+            String label,
+            Role role,
+            int effort,
+            List<Option> options,
+            Setting standing,
+            Optional<Option> gone)
             implements Knob {
         public Choice {
             options = List.copyOf(options);
+        }
+
+        /// A choice that stands at one of its positions.
+        public Choice(
+                String id,
+                String label,
+                Role role,
+                int effort,
+                List<Option> options,
+                Setting standing) {
+            this(id, label, role, effort, options, standing, Optional.empty());
         }
 
         @Override
@@ -207,7 +224,10 @@ public sealed interface Knob {
 
         @Override
         public String say(Setting setting) {
-            return find(setting.word()).map(Option::label).orElse(setting.word());
+            return find(setting.word())
+                    .or(() -> gone.filter(option -> option.id().equals(setting.word())))
+                    .map(Option::label)
+                    .orElse(setting.word());
         }
 
         @Override

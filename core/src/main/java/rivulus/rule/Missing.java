@@ -1,10 +1,12 @@
 package rivulus.rule;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import rivulus.check.Finding;
 import rivulus.check.SceneProof;
 import rivulus.check.Verdict;
+import rivulus.gear.Picker;
 import rivulus.hearing.Opening;
 import rivulus.search.Found;
 import rivulus.show.Limit;
@@ -18,6 +20,9 @@ import rivulus.words.Words;
 
 /// Somebody who must be heard, and is not, or hardly.
 final class Missing implements Rule {
+    /// So many ways that could be opened are looked at for the likeliest cause.
+    private static final int OPENINGS = 8;
+
     @Override
     public String id() {
         return "missing";
@@ -58,7 +63,8 @@ final class Missing implements Rule {
             return new Finding.Evidence("nothing plays it yet", List.of());
         if (cell.ear().isNowhere())
             return new Finding.Evidence("it listens nowhere yet", List.of());
-        Found<Opening> nearest = scene.openings().nearest(cell.source().id(), cell.ear().id(), 1);
+        Found<Opening> nearest =
+                scene.openings().nearest(cell.source().id(), cell.ear().id(), OPENINGS);
         if (nearest.isEmpty()) {
             String cause =
                     cell.hearing().isHeard()
@@ -68,7 +74,23 @@ final class Missing implements Rule {
                                     : "no setting was found that lets it through; look whether a lead is missing";
             return new Finding.Evidence(cause, List.of());
         }
-        return new Finding.Evidence(broken(nearest.all().getFirst()), List.of());
+        return new Finding.Evidence(broken(likeliest(nearest.all())), List.of());
+    }
+
+    /// Of those that cost the same, one where a pick stands wrong rather than one where nothing is
+    /// picked yet.
+    private static Opening likeliest(List<Opening> nearest) {
+        int effort = nearest.getFirst().effort();
+        return nearest.stream()
+                .filter(opening -> opening.effort() == effort)
+                .min(Comparator.comparingLong(Missing::picksMore))
+                .orElseThrow();
+    }
+
+    private static long picksMore(Opening opening) {
+        return opening.turns().stream()
+                .filter(turn -> turn.from().word().equals(Picker.NONE))
+                .count();
     }
 
     /// What stands in the way: "Show desk · PHONE in headphones 3 is off".

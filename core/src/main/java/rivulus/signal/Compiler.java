@@ -297,8 +297,34 @@ public final class Compiler {
                             Knob.Role.DEVICE,
                             2,
                             options,
-                            new Setting.Choice(picker.standing())));
+                            new Setting.Choice(picker.standing()),
+                            gone(device, picker)));
         }
+    }
+
+    /// What is picked though it is not there to be picked, in words: "Cue laptop line in, which is
+    /// not joined to it".
+    private Optional<Knob.Option> gone(Device device, Picker picker) {
+        Setting set = device.knobs().get(picker.id());
+        int slash = set == null ? -1 : set.word().indexOf('/');
+        if (slash < 0) return Optional.empty();
+        String endpoint = set.word().substring(slash + 1);
+        return show.rig()
+                .device(set.word().substring(0, slash))
+                .map(
+                        other ->
+                                new Knob.Option(
+                                        set.word(),
+                                        template(other).endpoints().stream()
+                                                        .filter(e -> e.id().equals(endpoint))
+                                                        .map(
+                                                                e ->
+                                                                        Words.part(
+                                                                                other.name(),
+                                                                                e.label()))
+                                                        .findFirst()
+                                                        .orElse(other.name())
+                                                + ", which is not joined to it"));
     }
 
     private void addPicks(Device device) {

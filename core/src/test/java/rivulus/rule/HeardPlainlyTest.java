@@ -71,7 +71,8 @@ class HeardPlainlyTest {
     void thirtyDecibelsOverNominalIsNotAsWishedAndIsTurnedDown() {
         Proof loud = proof("", "level=33");
         Finding finding = only(loud, "too-loud");
-        assertThat(finding.sentence()).isEqualTo("The stream hears the bed 30.0 dB over nominal.");
+        assertThat(finding.sentence())
+                .isEqualTo("The stream hears the bed 30.0 dB louder than meant.");
         SceneProof scene = loud.scenes().getFirst();
         assertThat(scene.verdict("stream", "bed")).isEqualTo(Verdict.TOO_LOUD);
         Remedy cure = Remedies.of(Demo.PROVER, loud, finding, 1).all().getFirst();
