@@ -77,9 +77,16 @@ public final class Dials {
     /// Offers a setting besides those that suggest themselves.
     public void offer(Ref knob, Setting setting) {
         int k = graph.knobIndex(knob.device(), knob.name());
-        if (k < 0) return;
+        if (k < 0 || isAsGoodAsOff(k, setting)) return;
         offered.computeIfAbsent(k, _ -> new LinkedHashSet<>()).add(setting);
         settings.remove(k);
+    }
+
+    /// Nobody sets a level so low that it is off in all but name, where it can be off.
+    private boolean isAsGoodAsOff(int k, Setting setting) {
+        return setting instanceof Setting.Level(double db)
+                && db <= Reluctance.HARDLY_DB
+                && knob(k).knob().takes(Setting.Level.OFF);
     }
 
     /// What has to be so only if knobs are turned as in a choice: it, or one of them otherwise.

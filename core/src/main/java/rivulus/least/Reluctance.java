@@ -56,7 +56,7 @@ final class Reluctance {
     private static final int MANY = 3;
 
     /// A level so low is off in all but name, in dB.
-    private static final double HARDLY_DB = -40;
+    static final double HARDLY_DB = -40;
 
     /// Microphones that hear somebody alike.
     private static final double ALIKE_DB = 3;
@@ -122,7 +122,7 @@ final class Reluctance {
     private Optional<Kind> picked(Stand stand, KnobUse use) {
         for (Leg leg : graph.governedBy(stand.knob())) {
             if (leg.kind() != Leg.Kind.PICK || !opens(leg, stand)) continue;
-            if (isPlanned(leg)) continue;
+            if (isPlanned(leg, use.ref().device())) continue;
             if (isOwnMicrophone(leg)) return Optional.of(Kind.BUILT_IN_MICROPHONE);
             if (isOwnLoudspeaker(leg)) return Optional.of(Kind.BUILT_IN_LOUDSPEAKERS);
             if (isShared(leg)) return Optional.of(Kind.ONE_FADER);
@@ -144,18 +144,18 @@ final class Reluctance {
                 .allMatch(govern -> govern.governor().opens(standing.apply(govern.knob())));
     }
 
-    /// Whether the same program picks the same already.
-    private boolean isPlanned(Leg pick) {
+    /// Whether the same program picks the same already: hears from there, or plays there.
+    private boolean isPlanned(Leg pick, String owner) {
+        boolean plays = pick.from().device().equals(owner);
         return graph.legs().stream()
                 .filter(leg -> leg.kind() == Leg.Kind.PICK && isOpen(leg))
                 .anyMatch(
                         leg ->
-                                leg.from().equals(pick.from())
-                                                && leg.to().device().equals(pick.to().device())
-                                        || leg.to().equals(pick.to())
-                                                && leg.from()
-                                                        .device()
-                                                        .equals(pick.from().device()));
+                                plays
+                                        ? leg.to().equals(pick.to())
+                                                && leg.from().device().equals(owner)
+                                        : leg.from().equals(pick.from())
+                                                && leg.to().device().equals(pick.to().device()));
     }
 
     private boolean isOwnMicrophone(Leg pick) {

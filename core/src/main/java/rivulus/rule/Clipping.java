@@ -3,15 +3,20 @@ package rivulus.rule;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import rivulus.check.Finding;
 import rivulus.check.SceneProof;
 import rivulus.check.Verdict;
+import rivulus.hearing.Way;
+import rivulus.level.InputGain;
 import rivulus.level.Staircase;
 import rivulus.show.Ear;
 import rivulus.show.Limit;
 import rivulus.show.Limits;
 import rivulus.show.Names;
+import rivulus.show.Ref;
+import rivulus.signal.KnobUse;
 import rivulus.words.Severity;
 import rivulus.words.Words;
 
@@ -91,8 +96,22 @@ final class Clipping implements Rule {
         return finding.severity().isSerious();
     }
 
+    /// An input gain to where *Levels* says it should stand, else a level by what is too much.
     @Override
     public List<Idea> ideas(Finding finding, Workshop workshop) {
-        return workshop.graph().turned(finding, -Math.ceil(finding.figures().get("turnedDb")));
+        List<Idea> ideas = new ArrayList<>();
+        Set<Ref> passed = new HashSet<>();
+        for (Way way : finding.evidence().ways())
+            way.knobs(finding.live().graph()).map(KnobUse::ref).forEach(passed::add);
+        for (InputGain gain : workshop.proof().gains())
+            if (passed.contains(gain.knob()))
+                gain.turn()
+                        .ifPresent(
+                                turn ->
+                                        ideas.add(
+                                                new Idea.Settings(Map.of(gain.knob(), turn.to()))));
+        ideas.addAll(
+                workshop.graph().turned(finding, -Math.ceil(finding.figures().get("turnedDb"))));
+        return ideas;
     }
 }

@@ -86,7 +86,9 @@ class RemediesTest {
         Proof proof = Demo.PROVER.prove(Demo.show("language-cafe"));
         Trouble missing = Trouble.of(proof).getLast();
         assertThat(best(proof, missing).sentence())
-                .isEqualTo("Set Clip player · output to Show desk USB 1 programme.");
+                .as("and not through the clean-up, which would eat it")
+                .isEqualTo(
+                        "Set Call program · untouched sound to on and Clip player · output to Show desk USB 1 programme.");
     }
 
     @Test

@@ -4,9 +4,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import rivulus.check.Demo;
 import rivulus.check.Finding;
+import rivulus.check.Proof;
+import rivulus.check.Trouble;
 import rivulus.gear.Setting;
 import rivulus.remedy.Remedies;
 import rivulus.remedy.Remedy;
@@ -20,7 +23,8 @@ class CallRulesTest {
     private static final Show LESSON = Demo.show("lute-lesson");
 
     private static List<Finding> found(Show show, String rule) {
-        return Demo.PROVER.prove(show).ofTheRig().stream()
+        Proof proof = Demo.PROVER.prove(show);
+        return Stream.concat(proof.heard().stream(), proof.ofTheRig().stream())
                 .filter(finding -> finding.rule().equals(rule))
                 .toList();
     }
@@ -40,16 +44,19 @@ class CallRulesTest {
     // Music in a call
 
     @Test
-    void musicThatGoesThroughTheVoiceCleanUpIsToldOnceForAllScenesWithItsLevel() {
+    void musicThatGoesThroughTheVoiceCleanUpIsOneTroubleInAllScenesWithItsLevel() {
         Show twice = said(LESSON, "scene Lesson, 20 min\nscene Questions, 10 min");
         Finding eaten = found(twice, "clean-up").getFirst();
-        assertThat(found(twice, "clean-up")).hasSize(1);
+        assertThat(found(twice, "clean-up")).hasSize(2);
+        assertThat(Trouble.of(Demo.PROVER.prove(twice)))
+                .filteredOn(trouble -> trouble.first().rule().equals("clean-up"))
+                .hasSize(1);
         assertThat(eaten.severity()).isEqualTo(Severity.PROBLEM);
         assertThat(eaten.sentence())
                 .isEqualTo(
                         "Nadia hears the lute by way of the voice clean-up of Call program, which"
                                 + " eats all that is no voice.");
-        assertThat(eaten.gear()).containsExactly("call", "nadia", "lute");
+        assertThat(eaten.id()).isEqualTo("clean-up/nadia/lute");
         double level =
                 Demo.PROVER
                         .prove(twice)

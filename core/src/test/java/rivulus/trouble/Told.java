@@ -87,7 +87,7 @@ final class Told {
     /// One thing that is otherwise.
     ///
     /// @param kind as the page of figures counts them
-    /// @param putsBack whether a cure undoes just that
+    /// @param putsBack whether a cure undoes just that, or costs no more
     record Break(String kind, String words, Show show, Predicate<Remedy> putsBack) {}
 
     List<Break> breaks() {
@@ -107,7 +107,9 @@ final class Told {
                                 broken,
                                 cure ->
                                         cure.turns().stream()
-                                                .anyMatch(turn -> turn.knob().equals(use.ref()))));
+                                                        .anyMatch(t -> t.knob().equals(use.ref()))
+                                                || !cure.turns().isEmpty()
+                                                        && cure.effort() <= use.knob().effort()));
             }
         }
         Set<String> said = new HashSet<>();

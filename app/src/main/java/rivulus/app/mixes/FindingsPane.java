@@ -102,7 +102,14 @@ final class FindingsPane extends VBox implements View<FindingsPane.Sight> {
         cards.getChildren().clear();
         cureBoxes.clear();
         title.setText("Findings");
-        cards.getChildren().add(nobody());
+        boolean listens = !session.show().get().ears().isEmpty();
+        cards.getChildren()
+                .add(
+                        listens
+                                ? Look.paragraph(
+                                        "Nothing is proven yet: who hears whom is being worked out.",
+                                        "soft")
+                                : nobody());
     }
 
     /// Puts the keyboard on the first cure, or the first finding that has none.
