@@ -10,6 +10,7 @@ import rivulus.gear.Block;
 import rivulus.gear.Knob;
 import rivulus.gear.Processor.Part;
 import rivulus.gear.Speech;
+import rivulus.gear.Talker;
 import rivulus.hearing.Way;
 import rivulus.hearing.Ways;
 import rivulus.level.Stretch.Moment;

@@ -5,6 +5,7 @@ import java.util.List;
 import rivulus.gear.Block;
 import rivulus.gear.Knob;
 import rivulus.gear.Processor;
+import rivulus.gear.Talker;
 import rivulus.signal.Leg;
 import rivulus.signal.LiveGraph;
 import rivulus.signal.Processing;

@@ -13,7 +13,7 @@ import rivulus.gear.Chain;
 import rivulus.gear.Processor;
 import rivulus.gear.Processor.Part;
 import rivulus.gear.Setting;
-import rivulus.gear.Speech;
+import rivulus.gear.Talker;
 
 /// The processors on a leg, with the places of their knobs in [SignalGraph#knobs()].
 ///
@@ -123,13 +123,14 @@ public final class Processing {
         return processor.with(figures);
     }
 
-    /// What blocks in a row add to a voice at nominal, in dB.
+    /// What blocks in a row add to the loud moments of a voice that comes in at nominal, in dB.
+    /// What acts by the average goes by that of all its moments, as a loudness meter would.
     public static double nominalDb(List<Block> blocks) {
         double loud = 0;
-        double average = -Speech.SPREAD_DB;
-        for (Block block : blocks) {
-            loud = block.after(loud, average);
-            average = block.after(average, average);
+        Talker talker = Talker.START;
+        for (int i = 0; i < blocks.size(); i++) {
+            loud = blocks.get(i).after(loud, talker.averageDb());
+            if (i < blocks.size() - 1) talker = talker.through(blocks.get(i));
         }
         return loud;
     }

@@ -8,12 +8,19 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
+import rivulus.check.Demo;
 import rivulus.check.RigText;
+import rivulus.gear.Block;
 import rivulus.gear.Processor.Kind;
 import rivulus.gear.Processor.Part;
+import rivulus.gear.Setting;
+import rivulus.gear.Speech;
 import rivulus.hearing.Loop;
 import rivulus.level.Staircase.Worked;
+import rivulus.show.Ref;
 import rivulus.show.Show;
+import rivulus.signal.LiveGraph;
+import rivulus.signal.Processing;
 
 /// What processors do to levels, each figure against a calculation by hand in its comment, or
 /// against ten thousand moments of a talker.
@@ -69,6 +76,46 @@ class ProcessingTest {
         assertThat(heard(console(COMPRESSOR))).isCloseTo(-4, within(0.1));
         assertThat(heard(console(COMPRESSOR + "ch1.compressor.make-up=4")))
                 .isCloseTo(0, within(0.1));
+    }
+
+    /// By throwing dice: what a leveller behind a compressor adds to loud moments at nominal hangs
+    /// on the mean power of everything that the compressor lets out.
+    @Test
+    void aLevellerBehindACompressorGoesByTheAverageOfAllMoments() {
+        Show show = Demo.show("long-read-repaired");
+        for (String on : List.of("compressor", "leveller"))
+            show =
+                    show.withKnob(
+                            Ref.of("streaming-program/input1." + on), new Setting.Switch(true));
+        LiveGraph live = PROVER.prove(show).scenes().getFirst().tracer().live();
+        List<Block> blocks =
+                live.graph().legs().stream()
+                        .filter(leg -> leg.from().equals(Ref.of("streaming-program/input1")))
+                        .filter(leg -> leg.to().name().equals("stream"))
+                        .map(leg -> live.positions().blocks(leg))
+                        .findFirst()
+                        .orElseThrow();
+        assertThat(blocks).hasSizeGreaterThan(1);
+        double[] moments = new double[200_000];
+        Random dice = new Random(1);
+        for (int i = 0; i < moments.length; ) {
+            double sigmas = dice.nextGaussian();
+            if (Math.abs(sigmas) <= 3) moments[i++] = (sigmas - 1) * Speech.SPREAD_DB;
+        }
+        double over = power(moments) + Speech.SPREAD_DB;
+        double loud = 0;
+        for (Block block : blocks) {
+            double average = power(moments) - over;
+            loud = block.after(loud, average);
+            for (int i = 0; i < moments.length; i++) moments[i] = block.after(moments[i], average);
+        }
+        assertThat(Processing.nominalDb(blocks)).isCloseTo(loud, within(0.1));
+    }
+
+    private static double power(double[] dbs) {
+        double sum = 0;
+        for (double db : dbs) sum += Math.pow(10, db / 10);
+        return 10 * Math.log10(sum / dbs.length);
     }
 
     /// A gain of 9 dB more comes in 15 over the threshold: 10 go, so 9 − 10 = −1.

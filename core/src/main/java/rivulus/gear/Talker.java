@@ -1,17 +1,15 @@
-package rivulus.level;
+package rivulus.gear;
 
 import java.util.function.DoubleUnaryOperator;
-import rivulus.gear.Block;
-import rivulus.gear.Speech;
 
 /// The levels of a talker at one point, as many as he has moments: normal around one σ
 /// ([Speech#SPREAD_DB]) under his loud moments where nothing acted on them yet, from −3 to 3 σ.
-final class Talker {
+public final class Talker {
     private static final int EACH_SIDE = 60;
     private static final double STEP = 0.05;
 
     /// Where nothing acted on it yet, loud moments at line-up.
-    static final Talker START = start();
+    public static final Talker START = start();
 
     /// The mean power of a talker is louder than the mean of his levels; told is what lies so far
     /// under it, so that the average is one σ under loud moments at the start.
@@ -32,12 +30,12 @@ final class Talker {
     }
 
     /// The same with a gain.
-    Talker by(double gainDb) {
+    public Talker by(double gainDb) {
         return new Talker(db, by + gainDb);
     }
 
     /// The same behind a processor.
-    Talker through(Block block) {
+    public Talker through(Block block) {
         double average = averageDb();
         return each(moment -> block.after(moment, average));
     }
@@ -48,8 +46,8 @@ final class Talker {
         return new Talker(changed, 0);
     }
 
-    /// The average: what a loudness meter goes by.
-    double averageDb() {
+    /// The average in dB against line-up: what a loudness meter goes by.
+    public double averageDb() {
         return power() - OVER_MEAN_DB;
     }
 
