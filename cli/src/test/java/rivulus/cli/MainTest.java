@@ -112,7 +112,7 @@ class MainTest {
                         line ->
                                 assertThat(line)
                                         .matches(
-                                                "Nadia +Nadia +must not hear +−0\\.1\u202FdB +296\u202Fms +echo"))
+                                                "Nadia +Nadia +must not hear +−0\\.2\u202FdB +296\u202Fms +echo"))
                 .anySatisfy(
                         line ->
                                 assertThat(line)
