@@ -39,6 +39,10 @@ import rivulus.show.Show;
 /// sleeps: the hand waits until the window shows what was asked for, and for fixes where
 /// [#awaitFixes()] says so.
 final class Hand implements AutoCloseable {
+    /// With Ctrl the stages, with Shift besides the parts of the day.
+    static final List<KeyCode> STAGES =
+            List.of(KeyCode.DIGIT1, KeyCode.DIGIT2, KeyCode.DIGIT3, KeyCode.DIGIT4, KeyCode.DIGIT5);
+
     private static final Duration PATIENCE = Duration.ofMinutes(3);
     private static final long POLL_NANOS = 2_000_000;
     private static final Prover PROVER = Rules.prover();

@@ -41,13 +41,7 @@ class RightToLeftTest {
                         return null;
                     });
             hand.act(() -> hand.window().open(file));
-            for (KeyCode digit :
-                    List.of(
-                            KeyCode.DIGIT1,
-                            KeyCode.DIGIT2,
-                            KeyCode.DIGIT3,
-                            KeyCode.DIGIT4,
-                            KeyCode.DIGIT5)) {
+            for (KeyCode digit : Hand.STAGES) {
                 hand.press(KeyCode.CONTROL, digit);
                 hand.press(KeyCode.CONTROL, KeyCode.SHIFT, digit);
             }

@@ -194,13 +194,7 @@ class WindowTortureTest {
     /// One of the keys that the window says it has.
     private void command(Hand hand) {
         List<List<KeyCode>> chords = new ArrayList<>();
-        for (KeyCode digit :
-                List.of(
-                        KeyCode.DIGIT1,
-                        KeyCode.DIGIT2,
-                        KeyCode.DIGIT3,
-                        KeyCode.DIGIT4,
-                        KeyCode.DIGIT5)) {
+        for (KeyCode digit : Hand.STAGES) {
             chords.add(List.of(KeyCode.CONTROL, digit));
             chords.add(List.of(KeyCode.CONTROL, KeyCode.SHIFT, digit));
         }

@@ -338,9 +338,11 @@ public final class SceneProof {
                 cell.ear().id());
     }
 
-    /// The strongest ways of a source; held until the scene is judged.
+    /// The strongest ways of a source; shared while the scene is judged, and not held behind that.
     public synchronized Strongest strongest(String source) {
-        return strongest.computeIfAbsent(source, id -> Strongest.of(tracer.live(), id));
+        return told == null
+                ? strongest.computeIfAbsent(source, id -> Strongest.of(tracer.live(), id))
+                : Strongest.of(tracer.live(), source);
     }
 
     /// How those of some cells that must be heard, and are, come to their ears.
@@ -349,12 +351,13 @@ public final class SceneProof {
     private List<Coming> coming(List<Heard> cells, BiPredicate<Strongest, Integer> which) {
         List<Coming> found = new ArrayList<>();
         LiveGraph live = tracer.live();
+        Map<String, Strongest> sources = new HashMap<>();
         double heard = limit(Limit.HEARD);
         Ways ways = Ways.of(live);
         for (Heard cell : cells) {
             boolean wanted = cell.standing().wish() == Wish.MUST;
             if (!wanted || cell.hearing().levelDb() < heard) continue;
-            Strongest source = strongest(cell.source().id());
+            Strongest source = sources.computeIfAbsent(cell.source().id(), this::strongest);
             int best = source.loudest(live.graph().ear(cell.ear().id()).nodes());
             if (best < 0 || !which.test(source, best)) continue;
             ways.of(source, best)

@@ -180,6 +180,9 @@ public sealed interface Knob {
     }
 
     /// One out of several: a feed, a tap, a program's device.
+    ///
+    /// @param gone where it stands at something that cannot be chosen any more, such as a device
+    ///     that is not joined: that, in words
     record Choice(
             String id,
             String label,

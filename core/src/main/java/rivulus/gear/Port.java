@@ -40,6 +40,15 @@ public record Port(
         return id + ".out";
     }
 
+    /// Whether what is plugged in here may as well sit in another port of the machine: the plug
+    /// fits, and sound goes the same way.
+    public boolean isAlike(Port other) {
+        return connector.equals(other.connector)
+                && carries == other.carries
+                && takes > 0 == other.takes > 0
+                && gives > 0 == other.gives > 0;
+    }
+
     /// The same, electrically otherwise.
     public Port being(Electric other) {
         return new Port(

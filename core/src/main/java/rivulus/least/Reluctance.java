@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 import java.util.function.IntFunction;
 import java.util.function.Predicate;
 import rivulus.disk.Entry;
@@ -18,6 +19,7 @@ import rivulus.file.Templates;
 import rivulus.gear.Knob;
 import rivulus.gear.Picker;
 import rivulus.gear.Setting;
+import rivulus.show.Ref;
 import rivulus.signal.KnobUse;
 import rivulus.signal.Leg;
 import rivulus.signal.SignalGraph;
@@ -67,6 +69,9 @@ final class Reluctance {
     private final Predicate<String> isComputer;
     private final IntFunction<Setting> standing;
     private final Map<Stand, Optional<Reason>> known = new HashMap<>();
+
+    /// Found when they are first asked for.
+    private List<Leg> picks;
 
     /// How many sources pass each leg as everything stands; counted when it is first asked for.
     private int[] passing;
@@ -123,8 +128,10 @@ final class Reluctance {
         for (Leg leg : graph.governedBy(stand.knob())) {
             if (leg.kind() != Leg.Kind.PICK || !opens(leg, stand)) continue;
             if (isPlanned(leg, use.ref().device())) continue;
-            if (isOwnMicrophone(leg)) return Optional.of(Kind.BUILT_IN_MICROPHONE);
-            if (isOwnLoudspeaker(leg)) return Optional.of(Kind.BUILT_IN_LOUDSPEAKERS);
+            if (isOwnEnd(leg.from(), graph::legsTo, Leg::from))
+                return Optional.of(Kind.BUILT_IN_MICROPHONE);
+            if (isOwnEnd(leg.to(), graph::legsFrom, Leg::to))
+                return Optional.of(Kind.BUILT_IN_LOUDSPEAKERS);
             if (isShared(leg)) return Optional.of(Kind.ONE_FADER);
         }
         boolean isDefault = isComputer.test(use.ref().device());
@@ -144,60 +151,59 @@ final class Reluctance {
                 .allMatch(govern -> govern.governor().opens(standing.apply(govern.knob())));
     }
 
+    /// What is picked as everything stands.
+    private List<Leg> picks() {
+        if (picks == null)
+            picks =
+                    graph.legs().stream()
+                            .filter(leg -> leg.kind() == Leg.Kind.PICK && isOpen(leg))
+                            .toList();
+        return picks;
+    }
+
     /// Whether the same program picks the same already: hears from there, or plays there.
     private boolean isPlanned(Leg pick, String owner) {
         boolean plays = pick.from().device().equals(owner);
-        return graph.legs().stream()
-                .filter(leg -> leg.kind() == Leg.Kind.PICK && isOpen(leg))
+        Ref end = plays ? pick.to() : pick.from();
+        String program = plays ? owner : pick.to().device();
+        return picks().stream()
                 .anyMatch(
                         leg ->
-                                plays
-                                        ? leg.to().equals(pick.to())
-                                                && leg.from().device().equals(owner)
-                                        : leg.from().equals(pick.from())
-                                                && leg.to().device().equals(pick.to().device()));
+                                (plays ? leg.to() : leg.from()).equals(end)
+                                        && (plays ? leg.from() : leg.to())
+                                                .device()
+                                                .equals(program));
     }
 
-    private boolean isOwnMicrophone(Leg pick) {
-        return isComputer.test(pick.from().device())
-                && graph.legsTo(pick.from()).stream()
-                        .filter(leg -> leg.from().device().equals(pick.from().device()))
-                        .anyMatch(
-                                leg ->
-                                        graph.legsTo(leg.from()).stream()
-                                                .anyMatch(air -> air.kind() == Leg.Kind.AIR));
-    }
-
-    private boolean isOwnLoudspeaker(Leg pick) {
-        return isComputer.test(pick.to().device())
-                && graph.legsFrom(pick.to()).stream()
-                        .filter(leg -> leg.to().device().equals(pick.to().device()))
-                        .anyMatch(
-                                leg ->
-                                        graph.legsFrom(leg.to()).stream()
-                                                .anyMatch(air -> air.kind() == Leg.Kind.AIR));
+    /// Whether something that is picked is one step from the air, as a computer's own microphone
+    /// or loudspeaker.
+    private boolean isOwnEnd(Ref point, Function<Ref, List<Leg>> legs, Function<Leg, Ref> far) {
+        return isComputer.test(point.device())
+                && legs.apply(point).stream()
+                        .map(far)
+                        .filter(next -> next.device().equals(point.device()))
+                        .flatMap(next -> legs.apply(next).stream())
+                        .anyMatch(leg -> leg.kind() == Leg.Kind.AIR);
     }
 
     /// Whether another program plays there already, and this one plays somewhere else.
     private boolean isShared(Leg pick) {
-        List<Leg> open = new ArrayList<>();
-        for (Leg leg : graph.legs()) if (leg.kind() == Leg.Kind.PICK && isOpen(leg)) open.add(leg);
         String program = pick.from().device();
         boolean elsewhere =
-                open.stream()
+                picks().stream()
                         .anyMatch(
                                 leg ->
                                         leg.from().equals(pick.from())
                                                 && !leg.to().equals(pick.to()));
         return elsewhere
-                && open.stream()
+                && picks().stream()
                         .anyMatch(
                                 leg ->
                                         leg.to().equals(pick.to())
                                                 && !leg.from().device().equals(program));
     }
 
-    private boolean isClosed(Knob knob, Setting to) {
+    private static boolean isClosed(Knob knob, Setting to) {
         return switch (to) {
             case Setting.Level(double db) -> db <= HARDLY_DB;
             case Setting.Switch(boolean on) -> on && knob.role() == Knob.Role.MUTE;

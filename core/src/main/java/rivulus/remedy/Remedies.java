@@ -43,6 +43,9 @@ public final class Remedies {
     /// So many changes of gear are tried with a second one, and so many second ones with each.
     private static final int HALVES = 5;
 
+    /// Turns besides a lead are looked for with this part of what is left.
+    private static final int PART_BESIDES_A_LEAD = 16;
+
     /// With how many leads turns are looked for besides.
     private int leadsWithTurns = 4;
 
@@ -111,10 +114,7 @@ public final class Remedies {
         Finding first = trial.first();
         if (first.isOfTheRig()) return onGear(first);
         Optional<Remedy> lead = missingLead(first);
-        if (lead.isPresent()) {
-            soFar.accept(lead.get());
-            return new Cures(List.of(lead.get()), true, tried, List.of());
-        }
+        if (lead.isPresent()) return withLead(lead.get());
         Cures turned =
                 new LeastTurns(prover, base, trial, workshop, Scope.ANY, budget).found(most, soFar);
         if (!turned.isEmpty() || !turned.complete()) return turned;
@@ -122,26 +122,30 @@ public final class Remedies {
         return gear.isEmpty() && gear.complete() ? turned : gear;
     }
 
-    /// A lead of which the plan shows signs, if laying or moving it ends the trouble: what is not
-    /// plugged in is plugged in before any knob is turned for it.
+    /// A lead of which the plan shows signs, if laying or moving it ends the trouble.
     private Optional<Remedy> missingLead(Finding finding) {
         for (Idea idea : Rules.of(finding).leads(finding, workshop)) {
-            if (budget.isOver() || !(idea instanceof Idea.Rework rework)) continue;
-            Show changed = rework.change().after();
-            if (!holds(changed)) continue;
-            Proof after = proven(changed);
-            if (trial.isGoodOnGear(after))
-                return Optional.of(
-                        tried(
-                                        rework.sentence(),
-                                        rework.turns(),
-                                        rework.change(),
-                                        rework.change(),
-                                        0,
-                                        after)
-                                .remedy());
+            if (budget.isOver()) break;
+            Optional<Tried> lead =
+                    idea instanceof Idea.Rework rework ? tried(rework, false) : Optional.empty();
+            if (lead.isPresent()) return lead.map(Tried::remedy);
         }
         return Optional.empty();
+    }
+
+    /// What is not plugged in is plugged in before knobs are turned for it, but for one knob that
+    /// ends it and costs nobody anything: then the lead may be a spare one.
+    private Cures withLead(Remedy lead) {
+        Budget besides = budget.part(budget.left() / PART_BESIDES_A_LEAD);
+        List<Remedy> turned =
+                new LeastTurns(prover, base, trial, workshop, Scope.ANY, besides)
+                        .found(most, _ -> {})
+                        .all();
+        List<Remedy> all = new ArrayList<>();
+        for (Remedy turn : turned) if (turn.effort() == 1 && !turn.hasPrice()) all.add(turn);
+        all.add(lead);
+        for (Remedy turn : turned) if (!all.contains(turn)) all.add(turn);
+        return new Cures(all.stream().limit(most).toList(), true, tried, List.of());
     }
 
     // Gear
@@ -158,7 +162,7 @@ public final class Remedies {
             if (budget.isOver())
                 return new Cures(offered(clean, cautioned), false, tried, List.of());
             if (!(idea instanceof Idea.Rework rework) || !said.add(rework.sentence())) continue;
-            Optional<Tried> remedy = tried(rework);
+            Optional<Tried> remedy = tried(rework, true);
             if (remedy.isEmpty()) halves.add(rework);
             else (remedy.get().cautions() ? cautioned : clean).add(remedy.get().remedy());
         }
@@ -196,7 +200,8 @@ public final class Remedies {
                             new Idea.Rework(
                                     half.sentence() + " " + more.sentence(),
                                     turns,
-                                    new Change(base.show(), more.change().after())));
+                                    new Change(base.show(), more.change().after())),
+                            true);
             if (both.isPresent()) return both.map(Tried::remedy);
         }
         return Optional.empty();
@@ -211,11 +216,13 @@ public final class Remedies {
     /// @param cautions whether it brings something that is worth a caution
     private record Tried(Remedy remedy, boolean cautions) {}
 
-    private Optional<Tried> tried(Idea.Rework idea) {
+    /// @param turning whether knobs may be turned besides, where it does not do by itself
+    private Optional<Tried> tried(Idea.Rework idea, boolean turning) {
         Show changed = idea.change().after();
         if (!holds(changed)) return Optional.empty();
         Proof after = proven(changed);
-        if (!trial.isGoodOnGear(after)) return turnedBesides(idea, after);
+        if (!trial.isGoodOnGear(after))
+            return turning ? turnedBesides(idea, after) : Optional.empty();
         return Optional.of(
                 tried(idea.sentence(), idea.turns(), idea.change(), idea.change(), 0, after));
     }

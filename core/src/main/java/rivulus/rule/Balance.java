@@ -56,10 +56,13 @@ final class Balance implements Rule {
                                         ? Severity.PROBLEM
                                         : Severity.CAUTION));
         }
-        for (SceneProof.Heard cell : scene.asked())
-            if (isPlayed(scene, cell)
-                    && !told.contains(List.of(cell.ear().id(), cell.source().id())))
-                drowning(scene, cell, limits).ifPresent(findings::add);
+        // of all cells: whether something drowns the voices hangs on them
+        for (Ear ear : scene.show().ears())
+            if (ear.isPublic() && Soft.isByWire(ear))
+                for (SceneProof.Heard cell : scene.of(ear.id()))
+                    if (isPlayed(scene, cell)
+                            && !told.contains(List.of(ear.id(), cell.source().id())))
+                        drowning(scene, cell, limits).ifPresent(findings::add);
         return findings;
     }
 
@@ -67,8 +70,6 @@ final class Balance implements Rule {
         return cell.source() instanceof Playback plays
                 && plays.kind() != Playback.Kind.TONE
                 && cell.standing().wish() == Wish.MUST
-                && Soft.isByWire(cell.ear())
-                && cell.ear().kind() != Ear.Kind.TRACK
                 && !scene.scene().quiet().contains(cell.source().id());
     }
 

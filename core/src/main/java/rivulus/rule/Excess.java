@@ -50,7 +50,7 @@ final class Excess implements Rule {
                                     Names.subject(cell.ear()),
                                     Names.of(cell.source()),
                                     Words.db(over));
-            boolean bare = Rule.isBare(scene, cell, limits.get(Limit.LOUD));
+            boolean bare = Bare.is(scene, cell, limits.get(Limit.LOUD));
             findings.add(
                     finding(
                                     scene,

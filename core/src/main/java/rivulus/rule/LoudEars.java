@@ -66,7 +66,7 @@ final class LoudEars implements Rule {
         double daily = spl + 10 * Math.log10(minutes / EIGHT_HOURS);
         double over = daily - limits.get(Limit.EARS);
         if (over <= 0) return Optional.empty();
-        boolean bare = Rule.isBare(scene, cell, SURELY_SAFE_DB);
+        boolean bare = Bare.is(scene, cell, SURELY_SAFE_DB);
         boolean bad = daily > limits.get(Limit.EARS_BAD) && !bare;
         return Optional.of(
                 finding(

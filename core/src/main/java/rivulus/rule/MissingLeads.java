@@ -48,20 +48,6 @@ final class MissingLeads {
         joiner = new Joiner(show, catalogue, survey.kinds());
     }
 
-    /// What is picked and not joined, as clauses: "Call program picks Show desk, USB 1 call, and no
-    /// lead joins the two".
-    static List<String> signs(Survey survey) {
-        List<String> signs = new ArrayList<>();
-        for (Device device : survey.devices())
-            for (Picked pick : Picked.of(survey, device))
-                if (isDangling(survey, pick))
-                    signs.add(
-                            "%s picks %s, and no lead joins the two"
-                                    .formatted(
-                                            pick.owner().name(), pick.gear().orElseThrow().name()));
-        return signs;
-    }
-
     private static Device computer(Survey survey, Device owner) {
         return Survey.isProgram(owner) ? survey.device(owner.on()).orElse(owner) : owner;
     }
@@ -202,9 +188,7 @@ final class MissingLeads {
                 for (Port beside : survey.template(end.device()).ports()) {
                     End other = new End(end.device(), beside);
                     boolean fits =
-                            !beside.id().equals(end.port().id())
-                                    && beside.connector().equals(end.port().connector())
-                                    && beside.carries() == end.port().carries()
+                            beside.isAlike(end.port())
                                     && survey.leadsIn(other.ref()).isEmpty()
                                     && isTurned(other);
                     if (fits && moved.size() < BY_EACH) moved.add(moved(lead, end, other));
@@ -214,11 +198,7 @@ final class MissingLeads {
     }
 
     private Moved moved(LeadReport lead, End from, End to) {
-        Cable cable = lead.cable();
-        Cable there =
-                cable.from().equals(from.ref())
-                        ? cable.between(to.ref(), cable.to())
-                        : cable.between(cable.from(), to.ref());
+        Cable there = lead.cable().moved(from.ref(), to.ref());
         return new Moved(
                 "Move the lead from %s to %s."
                         .formatted(

@@ -5,7 +5,6 @@ import rivulus.check.Finding;
 import rivulus.check.Proof;
 import rivulus.check.SceneProof;
 import rivulus.check.Verdict;
-import rivulus.hearing.Way;
 import rivulus.hearing.Ways;
 import rivulus.show.Limits;
 import rivulus.show.Show;
@@ -15,9 +14,6 @@ import rivulus.words.Severity;
 ///
 /// A rule is its class here, its line in [Rules], its row in docs/outputs.md, and its test.
 public interface Rule {
-    /// So many ways are looked at where it is asked how something comes.
-    int WAYS_LOOKED_AT = 4;
-
     /// Into how many parts what a search may cost is divided where a cure of a finding of it is
     /// searched for: one is enough where knobs seldom help.
     default int parts() {
@@ -125,22 +121,6 @@ public interface Rule {
                 Ways.of(scene.tracer().live())
                         .strongest(cell.source().id(), cell.ear().id(), most)
                         .all());
-    }
-
-    /// Whether what is heard comes bare through the air of a room, with no knob on its way: a fact
-    /// of the room.
-    ///
-    /// @param db ways softer than this do not count
-    static boolean isBare(SceneProof scene, SceneProof.Heard cell, double db) {
-        List<Way> ways =
-                Ways.of(scene.tracer().live())
-                        .strongest(cell.source().id(), cell.ear().id(), WAYS_LOOKED_AT)
-                        .all();
-        return !ways.isEmpty()
-                && ways.stream()
-                        .filter(way -> way == ways.getFirst() || way.levelDb() > db)
-                        .flatMap(way -> way.legs().stream())
-                        .allMatch(leg -> leg.governors().isEmpty());
     }
 
     /// The beginning of a finding of it about what one ear hears of one source in a scene.

@@ -46,6 +46,11 @@ public record Cable(
         return new Cable(id, newFrom, newTo, metres, toBuy, tape, extras);
     }
 
+    /// The same lead with one of its ends in another port.
+    public Cable moved(Ref end, Ref there) {
+        return from.equals(end) ? between(there, to) : between(from, there);
+    }
+
     /// The same lead marked otherwise, or not at all.
     public Cable marked(Optional<Tape> newTape) {
         return new Cable(id, from, to, metres, toBuy, newTape, extras);

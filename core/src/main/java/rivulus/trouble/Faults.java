@@ -296,18 +296,11 @@ final class Faults {
                 for (int by : new int[] {-1, 1}) {
                     if (at + by < 0 || at + by >= ports.size()) continue;
                     Port beside = ports.get(at + by);
-                    if (isAlike(end.port(), beside) && isFree(end.device(), beside))
+                    if (beside.isAlike(end.port()) && isFree(end.device(), beside))
                         nextHole(kind, lead, end, beside);
                 }
             }
         }
-    }
-
-    private static boolean isAlike(Port one, Port other) {
-        return one.connector().equals(other.connector())
-                && one.carries() == other.carries()
-                && one.takes() > 0 == other.takes() > 0
-                && one.gives() > 0 == other.gives() > 0;
     }
 
     private boolean isFree(Device device, Port port) {
@@ -316,15 +309,11 @@ final class Faults {
 
     private void nextHole(FaultKind kind, LeadReport lead, End end, Port beside) {
         Ref hole = new Ref(end.device().id(), beside.id());
-        Cable cable = lead.cable();
-        Cable moved =
-                cable.from().equals(end.ref())
-                        ? cable.between(hole, cable.to())
-                        : cable.between(cable.from(), hole);
+        Cable moved = lead.cable().moved(end.ref(), hole);
         Show there = show.withRig(show.rig().with(moved));
         Fault fault =
                 new Fault(
-                        "hole/%s/%s".formatted(cable.id(), hole),
+                        "hole/%s/%s".formatted(moved.id(), hole),
                         kind.words(
                                 words(lead),
                                 "%s, %s".formatted(end.device().name(), beside.label())),

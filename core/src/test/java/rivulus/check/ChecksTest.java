@@ -337,4 +337,21 @@ class ChecksTest {
                             .isTrue();
         }
     }
+
+    /// What plays is as it was, and drowns the voices all the same once they are turned down: a
+    /// proof that leans on the one before says so too.
+    @Test
+    void whatDrownsTheVoicesIsToldWhereOnlyTheyWereTurned() {
+        Show show = Demo.show("harbour-radio-repaired");
+        Proof before = Demo.PROVER.prove(show);
+        assertThat(before.findings()).noneMatch(finding -> finding.rule().equals("balance"));
+        Show soft = show;
+        for (String fader : List.of("mic1", "mic2", "usb1chat"))
+            soft = Demo.level(soft, "desk/" + fader + ".fader", -12);
+        assertThat(Demo.PROVER.prove(soft, before).findings())
+                .extracting(Finding::headline)
+                .isEqualTo(
+                        Demo.PROVER.prove(soft).findings().stream().map(Finding::headline).toList())
+                .anyMatch(words -> words.endsWith("over the voices, and drowns them"));
+    }
 }

@@ -12,6 +12,7 @@ import rivulus.check.Proof;
 import rivulus.check.Trouble;
 import rivulus.file.DemoShows;
 import rivulus.gear.Setting;
+import rivulus.say.Page;
 import rivulus.show.Ref;
 import rivulus.show.Show;
 
@@ -103,5 +104,16 @@ class MannersTest {
         assertThat(all)
                 .flatExtracting(Remedy::effectsInWords)
                 .anyMatch(words -> words.contains(" in Doors"));
+    }
+
+    /// A spare microphone is no missing lead where somebody is only muted.
+    @Test
+    void aKnobThatEndsItForNothingGoesBeforeALead() {
+        Show show = Demo.show("harbour-radio-repaired");
+        Show spare = Page.of("dynamic mic for Maren", show, Demo.PROVER.catalogue()).edit().after();
+        Proof muted = Demo.PROVER.prove(Demo.turn(spare, "desk/mic1.mute", true));
+        assertThat(cures(muted, "missing/stream/maren").getFirst().turns())
+                .extracting(turn -> turn.knob())
+                .containsExactly(Ref.of("desk/mic1.mute"));
     }
 }

@@ -67,6 +67,9 @@ public final class TemplateBench extends StackPane {
     /// The id under which what is on the bench was taken to it.
     private String begun = "";
 
+    /// What was held of it then.
+    private Optional<String> heldAtFirst = Optional.empty();
+
     private boolean open;
     private boolean told;
     private boolean filling;
@@ -208,9 +211,13 @@ public final class TemplateBench extends StackPane {
 
     /// What was changed and not kept goes; what is kept of it is there again.
     private void throwAway() {
-        drafts.drop(begun);
+        letGo();
         fillKinds();
         choose(Optional.of(begun));
+    }
+
+    private void letGo() {
+        drafts.drop(begun);
     }
 
     private void choose(Optional<String> kind) {
@@ -260,6 +267,7 @@ public final class TemplateBench extends StackPane {
 
     private void put(String id, TemplateDraft on, String where, boolean changeable) {
         begun = id;
+        heldAtFirst = drafts.of(id);
         before.clear();
         draft = on;
         open = changeable;
@@ -282,7 +290,7 @@ public final class TemplateBench extends StackPane {
         if (before.isEmpty()) return;
         draft = before.pop();
         told = false;
-        if (before.isEmpty() && !shelf.getText().equals(Drafts.NOT_KEPT)) drafts.drop(begun);
+        if (before.isEmpty()) heldAtFirst.ifPresentOrElse(t -> drafts.hold(begun, t), this::letGo);
         else drafts.hold(begun, draft.text());
         editor.show(draft, open);
         show();

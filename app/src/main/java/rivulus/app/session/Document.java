@@ -346,7 +346,7 @@ public final class Document implements AutoCloseable {
 
     /// Looks whether something would be lost by closing.
     private void weigh() {
-        dirty.set(typed.isInField() || !whole().equals(saved));
+        dirty.set(typed.isFieldTyped() || !whole().equals(saved));
     }
 
     /// Something else is typed.

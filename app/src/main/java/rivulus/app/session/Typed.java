@@ -159,7 +159,8 @@ public final class Typed {
         return Look.place(field).map(place -> FIELD + ":" + place).orElse(FIELD);
     }
 
-    private boolean isFieldTyped() {
+    /// Whether a field holds what has not been taken.
+    boolean isFieldTyped() {
         return field != null
                 && field.getScene() != null
                 && !field.getText().equals(Look.standing(field).orElse(""));
@@ -177,11 +178,6 @@ public final class Typed {
                     if (box.isTyped()) texts.put(name, box.box().getText());
                 });
         return texts;
-    }
-
-    /// Whether a field holds what has not been taken.
-    boolean isInField() {
-        return isFieldTyped();
     }
 
     /// Everything that is typed, with what stands in a field.
