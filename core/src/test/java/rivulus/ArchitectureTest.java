@@ -40,6 +40,7 @@ class ArchitectureTest {
                     "file",
                     "signal",
                     "hearing",
+                    "listening",
                     "least",
                     "leads",
                     "level",

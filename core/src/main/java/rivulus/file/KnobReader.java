@@ -2,6 +2,7 @@ package rivulus.file;
 
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -152,9 +153,11 @@ final class KnobReader {
         }
         if (gains.isPresent()) perWord(gains.get(), words, -120, 40, effects);
         if (late.isPresent()) perWord(late.get(), words, 0, Delay.LONGEST_MS, delays);
+        Set<String> whileUsed = new HashSet<>();
+        for (Entry port : entry.items("whileUsed")) whileUsed.add(port.text());
         entry.nothingElse();
         double otherwise = open.isPresent() ? Double.NEGATIVE_INFINITY : 0;
-        return new Governor(knob.id(), effects, otherwise, delays);
+        return new Governor(knob.id(), effects, otherwise, delays, whileUsed);
     }
 
     private static boolean isPlain(Knob knob) {

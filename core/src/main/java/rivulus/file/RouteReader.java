@@ -16,6 +16,7 @@ import rivulus.gear.Canceller;
 import rivulus.gear.ChannelMap;
 import rivulus.gear.Delay;
 import rivulus.gear.Endpoint;
+import rivulus.gear.Governor;
 import rivulus.gear.Knob;
 import rivulus.gear.Point;
 import rivulus.gear.Port;
@@ -68,6 +69,11 @@ final class RouteReader {
             Point to = point(item.field("to"));
             if (from.equals(to))
                 throw item.trouble("this route leads from \"%s\" to itself", from.id());
+            List<Governor> governors = KnobReader.governors(item, knobs, governing);
+            for (Governor governor : governors)
+                for (String port : governor.whileUsed())
+                    if (!points.containsKey(port + ".in") && !points.containsKey(port + ".out"))
+                        throw item.field("knobs").trouble("there is no port \"%s\"", port);
             routes.add(
                     new Route(
                             from.id(),
@@ -78,7 +84,7 @@ final class RouteReader {
                             item.texts("marks"),
                             channelMap(item, from, to),
                             processors.chain(item),
-                            KnobReader.governors(item, knobs, governing)));
+                            governors));
             item.nothingElse();
         }
         return routes;

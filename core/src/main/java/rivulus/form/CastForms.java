@@ -9,7 +9,7 @@ import rivulus.edit.Edit;
 import rivulus.gear.Catalogue;
 import rivulus.gear.Speech;
 import rivulus.gear.Template;
-import rivulus.rig.Points;
+import rivulus.listening.Points;
 import rivulus.say.Unlooked;
 import rivulus.show.Device;
 import rivulus.show.Ear;

@@ -10,7 +10,7 @@ import rivulus.edit.Edit;
 import rivulus.gear.Knob;
 import rivulus.gear.Setting;
 import rivulus.gear.Template;
-import rivulus.rig.Points;
+import rivulus.listening.Points;
 import rivulus.show.Checks;
 import rivulus.show.Device;
 import rivulus.show.Ear;

@@ -1,6 +1,7 @@
 package rivulus.gear;
 
 import java.util.Map;
+import java.util.Set;
 
 /// How one knob governs one route.
 ///
@@ -8,12 +9,27 @@ import java.util.Map;
 /// weakens the route according to `effects`: setting word to gain in dB, negative infinity for
 /// closed; words that are not listed get `otherwiseDb`. It makes the route later according to
 /// `delays`: setting word to ms, such as a buffer of so many frames; words that are not listed add
-/// nothing.
+/// nothing. It does so while one of some ports is used, where any are named: a headset silences a
+/// loudspeaker only where one is plugged in.
 public record Governor(
-        String knob, Map<String, Double> effects, double otherwiseDb, Map<String, Double> delays) {
+        String knob,
+        Map<String, Double> effects,
+        double otherwiseDb,
+        Map<String, Double> delays,
+        Set<String> whileUsed) {
     public Governor {
         effects = Map.copyOf(effects);
         delays = Map.copyOf(delays);
+        whileUsed = Set.copyOf(whileUsed);
+    }
+
+    /// A governor whatever is plugged in.
+    public Governor(
+            String knob,
+            Map<String, Double> effects,
+            double otherwiseDb,
+            Map<String, Double> delays) {
+        this(knob, effects, otherwiseDb, delays, Set.of());
     }
 
     /// A governor that delays nothing.

@@ -55,6 +55,8 @@ public final class Feeds {
     /// Ears, by the ids of the sources about which something is said of them.
     private final Map<String, Set<String>> told = new HashMap<>();
     private final Map<String, Brief.Standing> wishes = new HashMap<>();
+    /// What is heard without a feed.
+    private final Map<Ref, Tracer.Listening> besides = new HashMap<>();
 
     private Feeds(Prover prover, Proof proof) {
         this.proof = proof;
@@ -168,7 +170,7 @@ public final class Feeds {
             Node node = graph.nodes().get(graph.nodesOf(at)[0]);
             List<Ear> listeners = listeners(at);
             Set<String> carried = carried(at);
-            List<String> torn = torn(listeners);
+            List<String> torn = torn(at, listeners);
             Optional<Mix> says = show.mix(at);
             feeds.add(
                     new Feed(
@@ -253,13 +255,12 @@ public final class Feeds {
                 && told.getOrDefault(source.id(), Set.of()).contains(ear.id());
     }
 
-    /// Who of those that share a feed must hear what others must not.
-    private List<String> torn(List<Ear> listeners) {
+    /// Who of those that share a feed must hear by it what others must not.
+    private List<String> torn(Ref at, List<Ear> listeners) {
         List<String> torn = new ArrayList<>();
         for (Source source : show.sources()) {
-            List<Ear> must = wishing(listeners, source, Wish.MUST);
-            List<Ear> mustNot =
-                    must.isEmpty() ? List.of() : wishing(listeners, source, Wish.MUST_NOT);
+            List<Ear> mustNot = wishing(listeners, source, Wish.MUST_NOT);
+            List<Ear> must = mustNot.isEmpty() ? List.of() : needing(at, listeners, source);
             for (Ear one : must)
                 for (Ear other : mustNot)
                     torn.add(
@@ -273,6 +274,20 @@ public final class Feeds {
                                                     : ""));
         }
         return torn;
+    }
+
+    /// Who must hear a source and does not hear it without the feed: callers in one call hear each
+    /// other there, neighbours in a room by the air.
+    private List<Ear> needing(Ref at, List<Ear> listeners, Source source) {
+        List<Ear> must = wishing(listeners, source, Wish.MUST);
+        if (must.isEmpty()) return must;
+        double least = show.checks().limits().get(Limit.FAINT);
+        Tracer.Listening without =
+                besides.computeIfAbsent(
+                        at, _ -> tracer.in(live.without(leg -> leg.from().equals(at))));
+        return must.stream()
+                .filter(ear -> without.hearing(ear.id(), source.id()).levelDb() < least)
+                .toList();
     }
 
     private List<Ear> wishing(List<Ear> ears, Source source, Wish wish) {
@@ -291,7 +306,11 @@ public final class Feeds {
                 must |= wish == Wish.MUST;
                 mustNot |= wish == Wish.MUST_NOT || disturbs(ear, source);
             }
-            if (must || !mustNot && carried.contains(source.id())) asked.add(source.id());
+            boolean wanted =
+                    mustNot
+                            ? must && !needing(at, listeners, source).isEmpty()
+                            : must || carried.contains(source.id());
+            if (wanted) asked.add(source.id());
         }
         List<Mix.Step> steps = new ArrayList<>(language.describe(asked, notAtHand(at)));
         aimed(listeners)

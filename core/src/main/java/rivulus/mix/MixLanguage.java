@@ -169,7 +169,7 @@ public final class MixLanguage {
                 if (db.isPresent()) {
                     if (Math.abs(db.get()) > Mix.MOST_DB)
                         return new Mistake(
-                                tokens.get(at).column(), "a level is within ±60 dB of nominal");
+                                tokens.get(at).column(), "a level lies between −60 and +60 dB");
                     if (out && !listed)
                         return new Mistake(
                                 tokens.get(at).column(), "what is left out has no level");

@@ -1,7 +1,9 @@
 package rivulus.rule;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import rivulus.check.Finding;
@@ -12,6 +14,7 @@ import rivulus.desk.DeskPlan;
 import rivulus.desk.LayingOut;
 import rivulus.desk.Linking;
 import rivulus.desk.Seat;
+import rivulus.desk.ShortName;
 import rivulus.file.Change;
 import rivulus.gear.Control;
 import rivulus.gear.Link;
@@ -28,7 +31,7 @@ import rivulus.words.Words;
 /// A desk that is not laid out so that a hand finds its way: what moves in the show and is not
 /// under the hand, what is used and sits nowhere, what is not used and takes a place that something
 /// else needs, a print that promises something else, two channels for one pair, a name that does
-/// not fit.
+/// not fit, a channel that is called somebody else.
 ///
 /// Only machines whose template says where faders can sit are judged; idle faders only where
 /// somebody laid them out.
@@ -39,6 +42,7 @@ final class LaidOut implements Rule {
     private static final String NAME = "/name";
 
     private static final String PAIR = "/pair";
+    private static final String OTHER = "/other";
 
     @Override
     public String id() {
@@ -58,7 +62,11 @@ final class LaidOut implements Rule {
         List<Finding.Draft> findings = new ArrayList<>();
         for (Device device : desks)
             DeskPlan.of(device, survey.template(device), channels)
-                    .ifPresent(plan -> findings.addAll(of(plan, moving)));
+                    .ifPresent(
+                            plan -> {
+                                findings.addAll(of(plan, moving));
+                                findings.addAll(others(plan, proof.show()));
+                            });
         return findings;
     }
 
@@ -168,6 +176,53 @@ final class LaidOut implements Rule {
                                 plan.desk().letters()));
     }
 
+    /// Channels that are called somebody of the cast and carry others: whoever mixes turns the
+    /// wrong one.
+    private List<Finding.Draft> others(DeskPlan plan, Show show) {
+        Map<Channel, Source> called = new LinkedHashMap<>();
+        for (Channel channel : plan.channels())
+            if (!channel.comes().isEmpty())
+                show.sources().stream()
+                        .filter(source -> isCalled(plan, channel, source))
+                        .findFirst()
+                        .filter(source -> !channel.comes().contains(source))
+                        .ifPresent(source -> called.put(channel, source));
+        List<Finding.Draft> findings = new ArrayList<>();
+        called.forEach(
+                (channel, source) -> {
+                    Optional<Channel> crossed =
+                            called.keySet().stream()
+                                    .filter(other -> other.comes().contains(source))
+                                    .filter(other -> channel.comes().contains(called.get(other)))
+                                    .findFirst();
+                    findings.add(
+                            about(
+                                    plan,
+                                    channel.fader().name() + OTHER,
+                                    Severity.CAUTION,
+                                    "%s of %s is called %s and carries %s%s"
+                                            .formatted(
+                                                    channel.label(),
+                                                    plan.device().name(),
+                                                    channel.written(),
+                                                    Words.few(names(channel), NAMED),
+                                                    crossed.map(
+                                                                    other ->
+                                                                            ": either the names or the leads of it and of %s are swapped"
+                                                                                    .formatted(
+                                                                                            other
+                                                                                                    .label()))
+                                                            .orElse(""))));
+                });
+        return findings;
+    }
+
+    private static boolean isCalled(DeskPlan plan, Channel channel, Source source) {
+        String written = channel.written();
+        return written.equalsIgnoreCase(source.name())
+                || written.equalsIgnoreCase(ShortName.of(source.name(), plan.desk().letters()));
+    }
+
     /// What could make room, where every control is taken.
     private static String full(DeskPlan plan) {
         boolean full = plan.seats().stream().allMatch(seat -> seat.channel().isPresent());
@@ -256,6 +311,10 @@ final class LaidOut implements Rule {
                         .flatMap(seat -> seat.channel().stream())
                         .findFirst();
         if (printed.isPresent()) return List.of(written(plan, printed.get(), workshop));
+        if (what.endsWith(OTHER))
+            return plan.channel(what.substring(0, what.length() - OTHER.length()))
+                    .map(channel -> List.<Idea>of(renamed(plan, channel, workshop)))
+                    .orElse(List.of());
         if (what.endsWith(NAME))
             return plan.channel(what.substring(0, what.length() - NAME.length()))
                     .map(channel -> List.<Idea>of(shortened(plan, channel, workshop)))
@@ -293,6 +352,15 @@ final class LaidOut implements Rule {
                 "Tape over %s on %s: %s.".formatted(channel.label(), plan.device().name(), name),
                 workshop.show(),
                 named(plan, channel, name));
+    }
+
+    private static Idea renamed(DeskPlan plan, Channel channel, Workshop workshop) {
+        String name = Words.few(names(channel), NAMED);
+        String fits = ShortName.of(name, plan.desk().letters());
+        return changed(
+                "Write \"%s\" on %s of %s.".formatted(fits, channel.label(), plan.device().name()),
+                workshop.show(),
+                named(plan, channel, fits));
     }
 
     private static Idea shortened(DeskPlan plan, Channel channel, Workshop workshop) {

@@ -3,12 +3,14 @@ package rivulus.rule;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import rivulus.check.Finding;
 import rivulus.check.SceneProof;
 import rivulus.check.Verdict;
 import rivulus.gear.Picker;
 import rivulus.hearing.Opening;
 import rivulus.search.Found;
+import rivulus.show.Ear;
 import rivulus.show.Limit;
 import rivulus.show.Limits;
 import rivulus.show.Names;
@@ -133,6 +135,7 @@ final class Missing implements Rule {
 
     @Override
     public List<Idea> leads(Finding finding, Workshop workshop) {
-        return workshop.missingLeads();
+        Optional<Ear> nowhere = workshop.show().ear(finding.key().ear()).filter(Ear::isNowhere);
+        return nowhere.isPresent() ? workshop.placed(nowhere.get()) : workshop.missingLeads();
     }
 }

@@ -93,7 +93,7 @@ final class Mixed implements Rule {
         }
         double faint = limits.get(Limit.FAINT);
         if (db < faint + Math.min(0, wanted.get()))
-            return mix.names(source) || isAtHand(scene, mix, source, faint)
+            return mix.names(source) || mix.asksFor(source) && isAtHand(scene, mix, source, faint)
                     ? Optional.of(
                             finding(
                                     scene,

@@ -71,7 +71,8 @@ public interface Rule {
         return List.of();
     }
 
-    /// Leads that seem to be missing or misplaced, by signs of the plan: asked before knobs are.
+    /// Leads that seem to be missing or misplaced, by signs of the plan, and where somebody who
+    /// listens nowhere yet could listen: asked before knobs are.
     default List<Idea> leads(Finding finding, Workshop workshop) {
         return List.of();
     }

@@ -66,6 +66,7 @@ public final class Rules implements Judge {
                     new Strips(),
                     new Batteries(),
                     new FullCards(),
+                    new OneCopy(),
                     // computers, clocks, picture
                     new Clocks(),
                     new PictureFormats(),

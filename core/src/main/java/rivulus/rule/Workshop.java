@@ -1,10 +1,13 @@
 package rivulus.rule;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import rivulus.check.Finding;
 import rivulus.check.Proof;
+import rivulus.check.SceneProof;
 import rivulus.file.Change;
 import rivulus.gear.Catalogue;
 import rivulus.gear.Knob;
@@ -17,12 +20,17 @@ import rivulus.leads.Joiner;
 import rivulus.leads.Joining;
 import rivulus.leads.LeadReport;
 import rivulus.leads.Survey;
+import rivulus.listening.Listening;
+import rivulus.listening.Points;
 import rivulus.show.Device;
+import rivulus.show.Ear;
 import rivulus.show.Habit;
+import rivulus.show.Names;
 import rivulus.show.Ref;
 import rivulus.show.Rig;
 import rivulus.show.Show;
 import rivulus.show.Turn;
+import rivulus.show.Wish;
 import rivulus.signal.KnobUse;
 import rivulus.words.Words;
 
@@ -31,6 +39,7 @@ import rivulus.words.Words;
 public final class Workshop {
     private static final int WAYS_LOOKED_AT = 12;
     private static final int WAYS_BESIDES = 3;
+    private static final int PLACES = 4;
 
     private final Proof proof;
     private final Survey survey;
@@ -101,6 +110,32 @@ public final class Workshop {
     /// A changed device as an idea.
     Idea fix(String sentence, Device changed) {
         return idea(sentence, List.of(), show.withRig(show.rig().with(changed)));
+    }
+
+    /// A listener that listens nowhere yet put where it belongs, or where most is heard of what it
+    /// must hear.
+    List<Idea> placed(Ear ear) {
+        Set<String> wanted = new HashSet<>();
+        for (SceneProof scene : proof.scenes())
+            for (SceneProof.Heard cell : scene.all())
+                if (cell.ear().equals(ear) && cell.standing().wish() == Wish.MUST)
+                    wanted.add(cell.source().id());
+        List<Idea> ideas = new ArrayList<>();
+        for (Ref at : new Listening(show, catalogue).likely(ear, wanted, PLACES))
+            ideas.add(
+                    idea(
+                            "Let %s listen at %s."
+                                    .formatted(Names.of(ear), Points.words(at, show, catalogue)),
+                            List.of(),
+                            show.withEars(
+                                    show.ears().stream()
+                                            .map(
+                                                    other ->
+                                                            other.equals(ear)
+                                                                    ? ear.at(List.of(at))
+                                                                    : other)
+                                            .toList())));
+        return ideas;
     }
 
     // Knobs

@@ -18,7 +18,7 @@ import rivulus.gear.Signal;
 import rivulus.gear.Template;
 import rivulus.leads.Joiner;
 import rivulus.leads.Joining;
-import rivulus.rig.Points;
+import rivulus.listening.Points;
 import rivulus.rig.RigEdits;
 import rivulus.show.Cable;
 import rivulus.show.Device;

@@ -6,7 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
-import rivulus.rig.Points;
+import rivulus.listening.Points;
 import rivulus.show.Device;
 import rivulus.show.Ear;
 import rivulus.show.Ref;

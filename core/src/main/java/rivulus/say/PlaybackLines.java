@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import rivulus.disk.Worded;
-import rivulus.rig.Points;
+import rivulus.listening.Points;
 import rivulus.show.Device;
 import rivulus.show.Playback;
 

@@ -15,6 +15,7 @@ import rivulus.file.Change;
 import rivulus.gear.Catalogue;
 import rivulus.gear.Setting;
 import rivulus.gear.Speech;
+import rivulus.listening.Listening;
 import rivulus.show.Cast;
 import rivulus.show.Ear;
 import rivulus.show.Person;

@@ -8,7 +8,7 @@ import rivulus.disk.Extras;
 import rivulus.edit.Edit;
 import rivulus.edit.Ids;
 import rivulus.gear.Catalogue;
-import rivulus.rig.Points;
+import rivulus.listening.Points;
 import rivulus.show.Checks;
 import rivulus.show.Ear;
 import rivulus.show.Person;
@@ -46,7 +46,7 @@ public record Unlooked(String name, Edit look) {
             boolean taken = show.ears().stream().anyMatch(ear -> ear.at().contains(at));
             String words = Points.words(at, show, show.kinds(catalogue));
             Optional<Ear.Kind> kind =
-                    taken ? Optional.empty() : called(words).filter(PUBLIC::contains);
+                    taken ? Optional.empty() : Points.called(words).filter(PUBLIC::contains);
             kind.ifPresent(
                     is ->
                             unlooked.add(
@@ -82,16 +82,6 @@ public record Unlooked(String name, Edit look) {
                         reason.isBlank()
                                 ? checks.telling(finding)
                                 : checks.silencing(finding, reason.strip())));
-    }
-
-    /// The kind of public ear that a point is called.
-    static Optional<Ear.Kind> called(String words) {
-        for (Ear.Kind kind : Ear.Kind.values())
-            if (kind != Ear.Kind.PERSON
-                    && kind != Ear.Kind.TRACK
-                    && Said.low(words).endsWith("· " + kind.word().replace('-', ' ')))
-                return Optional.of(kind);
-        return Optional.empty();
     }
 
     private static boolean isOf(Ear ear, Person person) {

@@ -35,8 +35,9 @@ public final class Brief {
 
     /// What holds for an ear and a source in a scene, and why.
     ///
-    /// An exception for that very scene comes first. A source that rests in the scene must not
-    /// reach the public and need not reach anybody. Then an exception for the whole show, then the
+    /// An exception for that very scene comes first. Somebody who rests in the scene must not reach
+    /// the public and need not reach anybody; what rests of playback is not started, so that
+    /// nothing can be wrong with it. Then an exception for the whole show, then the
     /// defaults.
     public Standing wish(Ear ear, Source source, Scene scene) {
         for (WishChange change : show.changes()) {
@@ -45,22 +46,16 @@ public final class Brief {
             }
         }
         Standing lasting = lasting(ear, source);
-        boolean own = ear.of().equals(source.id());
-        if (scene.quiet().contains(source.id()) && !own) {
-            if (ear.isPublic() && lasting.wish() == Wish.MUST) {
-                return new Standing(
-                        Wish.MUST_NOT, "%s rests in this scene.".formatted(source.name()), false);
-            }
-            if (lasting.wish() == Wish.MUST) {
-                return new Standing(
-                        Wish.MAY, "%s rests in this scene.".formatted(source.name()), false);
-            }
-        }
-        if (scene.quiet().contains(source.id()) && own && lasting.wish() == Wish.MUST) {
+        if (!scene.quiet().contains(source.id())) return lasting;
+        if (source instanceof Playback)
             return new Standing(
-                    Wish.MAY, "%s rests in this scene.".formatted(source.name()), false);
-        }
-        return lasting;
+                    Wish.MAY, "%s is not started in this scene.".formatted(source.name()), false);
+        if (lasting.wish() != Wish.MUST) return lasting;
+        boolean own = ear.of().equals(source.id());
+        return new Standing(
+                ear.isPublic() && !own ? Wish.MUST_NOT : Wish.MAY,
+                "%s rests in this scene.".formatted(source.name()),
+                false);
     }
 
     /// What holds in a scene, ear by ear and in each source by source, in the order of the show.

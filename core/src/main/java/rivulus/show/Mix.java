@@ -105,20 +105,25 @@ public record Mix(Ref at, List<Step> steps, Extras extras) {
     }
 
     private Optional<Double> level(Source source) {
-        return steps.reversed().stream()
-                .filter(step -> step.who().has(source))
-                .findFirst()
-                .filter(step -> !step.but())
-                .map(Step::db);
+        return last(source).filter(step -> !step.but()).map(Step::db);
     }
 
     /// Whether what holds of a source is said of it alone, not of a group.
     public boolean names(Source source) {
-        return steps.reversed().stream()
-                .filter(step -> step.who().has(source))
-                .findFirst()
-                .filter(step -> step.who() instanceof One)
+        return last(source).filter(step -> step.who() instanceof One).isPresent();
+    }
+
+    /// Whether a source has to be in it: *everything* lets through what must never be public,
+    /// talkback and alerts, and does not ask for it.
+    public boolean asksFor(Source source) {
+        return last(source)
+                .filter(step -> !step.but())
+                .filter(step -> step.who() != Group.EVERYTHING || Group.PROGRAMME.has(source))
                 .isPresent();
+    }
+
+    private Optional<Step> last(Source source) {
+        return steps.reversed().stream().filter(step -> step.who().has(source)).findFirst();
     }
 
     /// The same without what is said about sources that are not there.

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.SequencedMap;
+import java.util.Set;
 import java.util.stream.Stream;
 import rivulus.gear.AcousticEnd;
 import rivulus.gear.Band;
@@ -238,8 +239,15 @@ public final class Compiler {
     private List<Leg.Govern> governors(Device device, List<Governor> governors) {
         List<Leg.Govern> known = new ArrayList<>();
         for (Governor governor : governors)
-            known.add(govern(new Ref(device.id(), governor.knob()), governor));
+            if (governor.whileUsed().isEmpty() || isUsed(device, governor.whileUsed()))
+                known.add(govern(new Ref(device.id(), governor.knob()), governor));
         return known;
+    }
+
+    private boolean isUsed(Device device, Set<String> ports) {
+        return show.rig().cables().stream()
+                .flatMap(cable -> Stream.of(cable.from(), cable.to()))
+                .anyMatch(end -> end.device().equals(device.id()) && ports.contains(end.name()));
     }
 
     private Leg.Govern govern(Ref knob, Governor governor) {

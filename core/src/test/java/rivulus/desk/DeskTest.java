@@ -193,6 +193,32 @@ class DeskTest {
             m3/out desk/d 5
             """;
 
+    /// Names stuck on the wrong channels: both are told, either the names or the leads are swapped.
+    @Test
+    void whatIsCalledSomebodyElseIsToldAndMended() {
+        Show show = Demo.lanternMended();
+        Device desk = show.rig().device("desk").orElseThrow();
+        Show swapped =
+                with(
+                        show,
+                        desk.withStrip("mic1.fader", Strip.BLANK.named("Ivo"))
+                                .withStrip("mic2.fader", Strip.BLANK.named("Maren")));
+        List<Finding> told =
+                findings(swapped).stream()
+                        .filter(finding -> finding.sentence().contains("is called"))
+                        .toList();
+        assertThat(told)
+                .extracting(Finding::sentence)
+                .containsExactly(
+                        "MIC 1 of Show desk is called Ivo and carries Maren: either the names or the leads of it and of MIC 2 are swapped.",
+                        "MIC 2 of Show desk is called Maren and carries Ivo: either the names or the leads of it and of MIC 1 are swapped.");
+        Proof proof = PROVER.prove(swapped);
+        assertThat(Remedies.of(PROVER, proof, told.getFirst(), 1).all().getFirst().sentence())
+                .isEqualTo("Write \"Maren\" on MIC 1 of Show desk.");
+        assertThat(findings(with(show, desk.withStrip("mic1.fader", Strip.BLANK.named("Left")))))
+                .noneMatch(finding -> finding.sentence().contains("is called"));
+    }
+
     @Test
     void whatDoesNotFitIsNamedAPrintThatMisleadsIsTapedOverAndALongNameIsCut() {
         Show show = RigText.show(RIG, DESK);

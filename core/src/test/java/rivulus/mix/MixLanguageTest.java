@@ -84,7 +84,7 @@ class MixLanguageTest {
                     everything but Nadja | 16 | did you mean "Nadia"?
                     '' | 1 | say what it carries
                     everything but Nadia -6 | 22 | what is left out has no level
-                    voices -90 | 8 | within ±60 dB
+                    voices -90 | 8 | between −60 and +60 dB
                     voices, "nobody" | 9 | not one alone
                     """)
     void mistakesAreToldAtTheirColumn(String sentence, int column, String words) {
@@ -117,6 +117,22 @@ class MixLanguageTest {
         assertThat(LANGUAGE.complete("music b", 7).words()).containsExactly("Music bed");
         assertThat(LANGUAGE.complete("everything ", 11).words()).contains("but");
         assertThat(LANGUAGE.complete("xyz", 3).words()).isEmpty();
+    }
+
+    /// *Everything* lets talkback and alerts through and does not ask for them; who is named is.
+    @Test
+    void everythingDoesNotAskForWhatMustNotBePublic() {
+        assertThat(asked("everything but Nadia"))
+                .contains("maren", "music-bed")
+                .doesNotContain("nadia", "teo", "alerts");
+        assertThat(asked("everything + Teo")).contains("teo").doesNotContain("alerts");
+        assertThat(asked("talkback")).containsExactly("teo");
+    }
+
+    private static List<String> asked(String sentence) {
+        List<Mix.Step> steps = ((MixLanguage.Says) LANGUAGE.read(sentence)).steps();
+        Mix mix = new Mix(Ref.of("desk/out.phone"), steps, Extras.NONE);
+        return CAST.sources().stream().filter(mix::asksFor).map(Source::id).toList();
     }
 
     @Test

@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import rivulus.check.Demo;
 import rivulus.check.Proof;
@@ -115,5 +116,31 @@ class MannersTest {
         assertThat(cures(muted, "missing/stream/maren").getFirst().turns())
                 .extracting(turn -> turn.knob())
                 .containsExactly(Ref.of("desk/mic1.mute"));
+    }
+
+    /// Who listens nowhere yet is put where they belong: that is the first cure, and no lead.
+    @ParameterizedTest
+    @CsvSource({
+        "harbour-radio-repaired, stream",
+        "tide-watch-repaired, stream",
+        "spring-lectures-repaired, house"
+    })
+    void whoListensNowhereIsPut(String name, String id) {
+        Show whole = Demo.show(name);
+        List<Ref> was = whole.ear(id).orElseThrow().at();
+        Show nowhere =
+                whole.withEars(
+                        whole.ears().stream()
+                                .map(ear -> ear.id().equals(id) ? ear.at(List.of()) : ear)
+                                .toList());
+        Proof proof = Demo.PROVER.prove(nowhere);
+        Trouble trouble =
+                Trouble.of(proof).stream()
+                        .filter(t -> t.first().key().ear().equals(id))
+                        .findFirst()
+                        .orElseThrow();
+        Remedy first = Remedies.of(Demo.PROVER, proof, trouble, 3).all().getFirst();
+        assertThat(first.sentence()).startsWith("Let the " + id + " listen at ");
+        assertThat(first.after().show().ear(id).orElseThrow().at()).isEqualTo(was);
     }
 }

@@ -32,6 +32,7 @@ import rivulus.form.Forms;
 import rivulus.form.Outline;
 import rivulus.form.Steps;
 import rivulus.gear.Catalogue;
+import rivulus.listening.Listening;
 import rivulus.remedy.Remedies;
 import rivulus.remedy.Remedy;
 import rivulus.show.Ear;

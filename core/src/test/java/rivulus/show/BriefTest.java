@@ -2,6 +2,7 @@ package rivulus.show;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -43,6 +44,16 @@ class BriefTest {
         assertThat(standing.wish()).isEqualTo(wish);
         assertThat(standing.why()).isNotBlank();
         assertThat(standing.excepted()).isFalse();
+    }
+
+    /// What rests of playback is not started: nothing can be wrong with it, whoever listens.
+    @ParameterizedTest
+    @CsvSource({"stream", "on-demand", "maren", "nadia"})
+    void playbackThatRestsIsNotStarted(String ear) {
+        Show resting = show.withScene("doors", doors -> doors.resting(List.of("music-bed")));
+        assertThat(wish(resting, ear, "music-bed", "doors").wish()).isEqualTo(Wish.MAY);
+        assertThat(wish(resting, ear, "music-bed", "doors").why())
+                .isEqualTo("Music bed is not started in this scene.");
     }
 
     @ParameterizedTest(name = "{0} and {1}: {2}")

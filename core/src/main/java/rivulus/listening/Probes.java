@@ -1,4 +1,4 @@
-package rivulus.rig;
+package rivulus.listening;
 
 import java.util.ArrayList;
 import java.util.List;

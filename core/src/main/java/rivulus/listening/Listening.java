@@ -1,13 +1,14 @@
-package rivulus.say;
+package rivulus.listening;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import rivulus.gear.Catalogue;
-import rivulus.rig.Points;
-import rivulus.rig.Probes;
 import rivulus.show.Ear;
 import rivulus.show.Habit;
 import rivulus.show.Limit;
@@ -46,7 +47,7 @@ public final class Listening {
     /// The same at one device, where what is called otherwise will do.
     ///
     /// @param device its id, or empty for any
-    Show placed(Set<String> ears, String device) {
+    public Show placed(Set<String> ears, String device) {
         List<Ear> placed = new ArrayList<>();
         for (Ear ear : show.ears())
             placed.add(
@@ -54,6 +55,34 @@ public final class Listening {
                             ? place(ear, device).map(at -> ear.at(List.of(at))).orElse(ear)
                             : ear);
         return show.withEars(placed);
+    }
+
+    /// Where an ear that listens nowhere yet might: where it plainly belongs, then what carries
+    /// most of some sources, each once; a house by its loudspeakers, then by the ears of its
+    /// audience.
+    ///
+    /// @param wanted the ids of those it must hear
+    public List<Ref> likely(Ear ear, Set<String> wanted, int most) {
+        Set<Ref> likely = new LinkedHashSet<>();
+        boolean house = ear.kind() == Ear.Kind.HOUSE;
+        if (!house) place(ear, "").ifPresent(likely::add);
+        List<Ref> there = new ArrayList<>();
+        if (house) there.addAll(Points.filling(show, show.kinds(shipped)));
+        for (Ref at : points)
+            if (house == show.cast().person(at.device()).isPresent()) there.add(at);
+        Probes heard = new Probes(show, shipped, there);
+        Map<Ref, Long> counts = new LinkedHashMap<>();
+        double least = show.checks().limits().get(Limit.FAINT);
+        for (Ref at : there)
+            counts.put(
+                    at,
+                    wanted.stream().filter(source -> heard.levelDb(at, source) > least).count());
+        there.stream()
+                .filter(at -> counts.get(at) > 0)
+                .sorted(Comparator.comparing(counts::get, Comparator.reverseOrder()))
+                .limit(most)
+                .forEach(likely::add);
+        return likely.stream().limit(most).toList();
     }
 
     private Optional<Ref> place(Ear ear, String device) {
@@ -79,7 +108,7 @@ public final class Listening {
     /// Whether a point is called what the ear is: "stream", "second language", the audience's ears.
     private boolean isCalled(Ref at, Ear ear) {
         if (ear.kind() == Ear.Kind.HOUSE) return show.cast().person(at.device()).isPresent();
-        return Unlooked.called(Points.words(at, show, show.kinds(shipped)))
+        return Points.called(Points.words(at, show, show.kinds(shipped)))
                 .equals(Optional.of(ear.kind()));
     }
 

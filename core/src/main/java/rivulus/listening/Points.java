@@ -1,10 +1,12 @@
-package rivulus.rig;
+package rivulus.listening;
 
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import rivulus.gear.AcousticEnd;
@@ -16,6 +18,7 @@ import rivulus.gear.Port;
 import rivulus.gear.Route;
 import rivulus.gear.Template;
 import rivulus.show.Device;
+import rivulus.show.Ear;
 import rivulus.show.Person;
 import rivulus.show.Ref;
 import rivulus.show.Role;
@@ -124,5 +127,16 @@ public final class Points {
                 if (end.kind() == AcousticEnd.Kind.LOUDSPEAKER)
                     points.add(new Ref(device.id(), end.point()));
         return points;
+    }
+
+    /// The kind of public ear that a point is called in words: "Streaming program · stream".
+    public static Optional<Ear.Kind> called(String words) {
+        for (Ear.Kind kind : Ear.Kind.values())
+            if (kind != Ear.Kind.PERSON
+                    && kind != Ear.Kind.TRACK
+                    && words.toLowerCase(Locale.ROOT)
+                            .endsWith("· " + kind.word().replace('-', ' ')))
+                return Optional.of(kind);
+        return Optional.empty();
     }
 }
