@@ -38,6 +38,7 @@ class ArchitectureTest {
                     "gear",
                     "show",
                     "file",
+                    "page",
                     "signal",
                     "hearing",
                     "listening",

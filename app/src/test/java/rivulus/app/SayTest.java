@@ -85,6 +85,55 @@ class SayTest {
         }
     }
 
+    /// A page as a stranger writes it, pasted into an empty window and taken by one key: people
+    /// come as they were said, what is read in their words is marked, what is open stays.
+    @Test
+    void aPageInOnesOwnWordsIsTakenByOneKey() {
+        try (Hand hand = Hand.atNewWindow(folder)) {
+            hand.press(KeyCode.CONTROL, KeyCode.L);
+            hand.act(
+                    () ->
+                            ((TextArea) hand.find("#say-lines"))
+                                    .setText(
+                                            """
+                                            Lamp night
+                                            Ottilie leads the talk, at the lectern, clip-on
+                                            with her: Bastian and Ruth, a table mic each
+                                            Fenn joins by video call, he must not hear himself
+                                            three callers by phone
+                                            Ruth must not hear the callers
+                                            welcome 5 min / talk 40 / questions 15, callers off
+                                            the stream gets everything
+                                            perhaps a choir at the end
+                                            bring a torch"""));
+            assertThat(hand.textIn("#say"))
+                    .contains("assumed: look whether", "2 lines stay", "≈ Caller 3 · caller")
+                    .contains("Ottilie · host", "bring a torch · put aside");
+            hand.press(KeyCode.ENTER);
+            Show lamp = show(hand);
+            assertThat(lamp.title()).isEqualTo("Lamp night");
+            assertThat(lamp.cast().people())
+                    .extracting(person -> person.name() + " " + person.role().word())
+                    .containsExactlyInAnyOrder(
+                            "Ottilie host",
+                            "Bastian guest",
+                            "Ruth guest",
+                            "Fenn guest",
+                            "Caller 1 caller",
+                            "Caller 2 caller",
+                            "Caller 3 caller");
+            assertThat(lamp.scenes())
+                    .extracting(scene -> scene.name() + " " + scene.quiet().size())
+                    .containsExactly("Welcome 0", "Talk 0", "Questions 3");
+            assertThat(((TextArea) hand.find("#say-lines")).getText())
+                    .isEqualTo("perhaps a choir at the end\nbring a torch");
+            hand.press(KeyCode.CONTROL, KeyCode.Z);
+            hand.act(() -> ((TextArea) hand.find("#say-lines")).clear());
+            hand.press(KeyCode.CONTROL, KeyCode.Z);
+            assertThat(show(hand).cast().people()).isEmpty();
+        }
+    }
+
     @Test
     void aTitleIsTypedAndAPartIsTakenAwayWithWhatGoesAlongToldFirst() {
         try (Hand hand = Hand.atDemo(folder)) {

@@ -26,6 +26,7 @@ import rivulus.report.Report;
 import rivulus.say.Unlooked;
 import rivulus.search.Budget;
 import rivulus.show.Scene;
+import rivulus.words.Severity;
 
 /// What is wrong, and what cures it.
 @Command(
@@ -85,6 +86,11 @@ final class CheckCommand implements Callable<Integer> {
         return remedies;
     }
 
+    /// Whether it is no fault, but something to think of about the gear.
+    private static boolean isMereNote(Finding finding) {
+        return finding.isOfTheRig() && finding.severity() == Severity.NOTE;
+    }
+
     private static void write(
             PrintWriter out,
             Proof proof,
@@ -92,7 +98,7 @@ final class CheckCommand implements Callable<Integer> {
             List<String> unlooked) {
         if (proof.show().ears().isEmpty())
             out.println(proof.show().title() + ": nobody listens, so nothing is proven.");
-        else if (remedies.isEmpty())
+        else if (remedies.keySet().stream().allMatch(CheckCommand::isMereNote))
             out.printf(
                     "%s: %s hears what they should.%n",
                     proof.show().title(),

@@ -13,6 +13,7 @@ import rivulus.disk.Line;
         name = "rivulus",
         description = "Who hears what, how loud, how late, by which way.",
         subcommands = {
+            SayCommand.class,
             HearCommand.class,
             CheckCommand.class,
             TraceCommand.class,

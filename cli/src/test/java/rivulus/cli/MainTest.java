@@ -20,6 +20,8 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
+import rivulus.file.ShowFile;
+import rivulus.file.Templates;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -412,6 +414,32 @@ class MainTest {
         run("trace", show.toString(), "--source", "\u001b]0;title\u0007", "--ear", "nadia");
         run("hear", "\u001b[2J");
         assertThat(out.toString() + err).isNotEmpty().doesNotContain("\u001b", "\u0007", "\u009b");
+    }
+
+    @Test
+    void aPageInOnesOwnWordsIsReadAndWritten(@TempDir Path here) throws Exception {
+        Path page = here.resolve("page.txt");
+        Path show = here.resolve("evening.rivulus");
+        Files.writeString(
+                page, "Evening\nMaren hosts in the studio\nNadia by video call\nstream\n");
+        assertThat(run("say", page.toString(), "--out", show.toString())).isEqualTo(Main.FINE);
+        assertThat(out.toString())
+                .contains("~ Nadia · guest · afar, by call program", "0 to answer");
+        assertThat(ShowFile.open(show, Templates.shipped()).cast().people())
+                .extracting(person -> person.name())
+                .containsExactlyInAnyOrder("Maren", "Nadia");
+        assertThat(run("say", page.toString(), "--out", show.toString())).isEqualTo(2);
+        assertThat(run("say", page.toString(), "--json")).isEqualTo(Main.FINE);
+        assertThat(out.toString()).contains("\"by\": \"call\"");
+        Files.writeString(page, "Evening\nMaren, host\nIvo comes too, maybe\n");
+        assertThat(run("say", page.toString())).isEqualTo(Main.FOUND);
+        assertThat(run("say", page.toString(), "--answers", "first")).isEqualTo(Main.FINE);
+        assertThat(run("say", page.toString(), "--answers", "last")).isEqualTo(2);
+        assertThat(run("say", here.resolve("none.txt").toString())).isEqualTo(2);
+        Files.write(page, new byte[] {(byte) 0xC3, (byte) 0x28});
+        assertThat(run("say", page.toString())).isEqualTo(2);
+        Files.write(page, new byte[200_000]);
+        assertThat(run("say", page.toString())).isEqualTo(2);
     }
 
     @Test

@@ -8,6 +8,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import rivulus.gear.GearKind;
 import rivulus.gear.Template;
+import rivulus.page.Trade;
 import rivulus.show.Device;
 import rivulus.show.Person;
 import rivulus.show.Role;
@@ -135,7 +136,8 @@ final class GearLines implements Said.Reader {
         for (int from = 0; from < words.size(); from++) {
             String kind = String.join(" ", words.subList(from, words.size()));
             Optional<Template> found = Kinds.find(kind, line.catalogue());
-            if (found.isPresent())
+            boolean thing = Trade.isThing(String.join(" ", words.subList(0, from)));
+            if (found.isPresent() && thing)
                 return Optional.of(new Named(found.get(), own(phrase, from, found.get())));
         }
         return Optional.empty();

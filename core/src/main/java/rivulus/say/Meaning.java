@@ -274,6 +274,14 @@ public sealed interface Meaning {
         }
     }
 
+    /// What the show is called.
+    record Title(String title) implements Meaning {
+        @Override
+        public List<String> words(Show show) {
+            return List.of(title, "the title");
+        }
+    }
+
     /// Nothing that was understood.
     record Nothing() implements Meaning {
         @Override

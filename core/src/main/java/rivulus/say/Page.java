@@ -11,31 +11,36 @@ import rivulus.show.Show;
 ///
 /// @param text as it was typed
 /// @param show that it was read in
-/// @param lines those that say something
+/// @param lines what each says that says something; of a line in words of one's own several
+/// @param left the lines that were not understood, leave something open, cannot be, or hold nothing
+///     of sound
 /// @param edit what the clear ones come to, as one step
-public record Page(String text, Show show, List<Said> lines, Edit edit) {
+public record Page(String text, Show show, List<Said> lines, List<String> left, Edit edit) {
     public Page {
         lines = List.copyOf(lines);
+        left = List.copyOf(left);
     }
 
-    /// A page read in a show whose templates are in the catalogue.
+    /// A page of plain lines (docs/lines.md), read in a show whose templates are in the catalogue.
     public static Page of(String text, Show show, Catalogue catalogue) {
+        Taking taking = new Taking(show, catalogue);
         List<Said> lines = new ArrayList<>();
-        Show now = show;
-        for (String line : text.lines().map(Line::of).filter(l -> !l.isEmpty()).toList()) {
-            Said said = Said.of(line, now, catalogue);
-            if (said.isClear()) {
-                Saying.Taken taken = new Saying(now, catalogue).add(said);
-                said = said.tried(taken);
-                if (said.isClear()) now = taken.after();
-            }
-            lines.add(said);
-        }
-        return new Page(text, show, lines, Saying.edit(lines, show, now));
+        for (String line : text.lines().map(Line::of).filter(l -> !l.isEmpty()).toList())
+            lines.add(taking.take(Said.of(line, taking.show(), catalogue)));
+        List<String> left = lines.stream().filter(said -> !said.isClear()).map(Said::line).toList();
+        return new Page(text, show, lines, left, Saying.edit(lines, show, taking.show()));
     }
 
-    /// The lines that were not understood, or cannot be.
-    public List<String> left() {
-        return lines.stream().filter(said -> !said.isClear()).map(Said::line).toList();
+    /// A page as somebody writes it: plain lines as they stand, all others read by what they say in
+    /// words of their own.
+    public static Page written(String text, Show show, Catalogue catalogue) {
+        return written(text, show, catalogue, false);
+    }
+
+    /// The same.
+    ///
+    /// @param answered whether what a line leaves open is taken as it is likeliest meant
+    public static Page written(String text, Show show, Catalogue catalogue, boolean answered) {
+        return new OwnWords(text, show, catalogue, answered).page();
     }
 }

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import rivulus.disk.Worded;
+import rivulus.page.Trade;
 import rivulus.show.Loudness;
 import rivulus.show.Role;
 
@@ -19,7 +20,7 @@ final class PersonLines implements Said.Reader {
         Role role = null;
         String place = "";
         String by = "";
-        String pronoun = "they";
+        String pronoun = "";
         int count = 1;
         Loudness loudness = Loudness.NORMALLY;
         Optional<Boolean> speaks = Optional.empty();
@@ -36,9 +37,19 @@ final class PersonLines implements Said.Reader {
                 count = Integer.parseInt(low.replace(" people", ""));
             else if (Loudness.said(low).isPresent()) loudness = Loudness.said(low).get();
             else if (low.equals(SPEAKS)) speaks = Optional.of(true);
-            else if (place.isEmpty() && Spoken.isPlace(part)) place = line.place(part);
+            else if (place.isEmpty() && Spoken.isPlace(part) && isPlace(part, line))
+                place = line.place(part);
             else unclear.add(part);
         }
+        // a name has no verb and no lead in it: what is none is nobody
+        boolean signed = role != null || !by.isEmpty() || !pronoun.isEmpty();
+        boolean placed = place.isEmpty() || isKnown(place, line) || Trade.isKnownPlace(place);
+        boolean named =
+                line.person(line.first()).isPresent()
+                        || Trade.isName(line.first())
+                                && (signed || placed && Trade.isProper(line.first()));
+        if (!named) unclear.addFirst(line.first());
+        if (pronoun.isEmpty()) pronoun = "they";
         if (role == null) role = by.isEmpty() ? Role.GUEST : Role.CALLER;
         Meaning meant =
                 new Meaning.Somebody(
@@ -53,9 +64,19 @@ final class PersonLines implements Said.Reader {
         return Optional.of(Said.of(line, meant, unclear));
     }
 
+    private static boolean isPlace(String part, Spoken line) {
+        return isKnown(part, line) || Trade.isPlace(part);
+    }
+
+    private static boolean isKnown(String place, Spoken line) {
+        return line.show().places().stream()
+                .anyMatch(one -> Said.low(one.name()).equals(Spoken.plain(place)));
+    }
+
     /// "host", "guests".
     static Optional<Role> role(String part) {
-        return Optional.ofNullable(
-                Worded.words(Role.class).get(Said.low(part).replaceFirst("s$", "")));
+        String word = Said.low(part).replaceFirst("s$", "");
+        return Optional.ofNullable(Worded.words(Role.class).get(word))
+                .or(() -> Trade.role(part).map(Worded.words(Role.class)::get));
     }
 }

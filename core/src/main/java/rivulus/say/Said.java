@@ -16,8 +16,14 @@ import rivulus.words.Words;
 /// @param lacking why it cannot be, though it was understood, a clause each
 /// @param words what was understood, to be looked at before it is taken: "Nadia · caller · afar, by
 ///     call program"
+/// @param assumed whether it was read from words of somebody's own, so that they should look
 public record Said(
-        String line, Meaning meant, List<String> unclear, List<String> lacking, String words) {
+        String line,
+        Meaning meant,
+        List<String> unclear,
+        List<String> lacking,
+        String words,
+        boolean assumed) {
     public Said {
         unclear = List.copyOf(unclear);
         lacking = List.copyOf(lacking);
@@ -26,7 +32,7 @@ public record Said(
     /// What a reader made of a line.
     static Said of(Spoken line, Meaning meant, List<String> unclear) {
         String words = String.join(" · ", meant.words(line.show()));
-        return new Said(line.line(), meant, unclear, List.of(), words);
+        return new Said(line.line(), meant, unclear, List.of(), words, false);
     }
 
     /// One way in which a line may be meant.
@@ -63,7 +69,8 @@ public record Said(
                                         new Meaning.Nothing(),
                                         List.of(),
                                         List.of(),
-                                        "nothing"));
+                                        "nothing",
+                                        false));
     }
 
     /// Whether it would add anything.
@@ -80,7 +87,30 @@ public record Said(
     Said tried(Saying.Taken taken) {
         List<String> all = new ArrayList<>(List.of(words));
         all.addAll(taken.besides());
-        return new Said(line, meant, unclear, taken.lacking(), String.join(" · ", all));
+        return new Said(line, meant, unclear, taken.lacking(), String.join(" · ", all), assumed);
+    }
+
+    /// The same as what a line of somebody's own words says.
+    Said from(String own, boolean sure) {
+        return new Said(own, meant, unclear, lacking, words, !sure);
+    }
+
+    /// A line that says what the show is called.
+    static Said titled(String own, Show show) {
+        Meaning meant = new Meaning.Title(own);
+        String words = String.join(" · ", meant.words(show));
+        return new Said(own, meant, List.of(), List.of(), words, true);
+    }
+
+    /// A line that leaves something open.
+    static Said asked(String own, String question) {
+        return new Said(own, new Meaning.Nothing(), List.of(question), List.of(), own, false);
+    }
+
+    /// A line that holds nothing of sound.
+    static Said aside(String own) {
+        return new Said(
+                own, new Meaning.Nothing(), List.of(), List.of(), own + " · put aside", false);
     }
 
     /// What stands in its way, as a clause; empty where nothing does.

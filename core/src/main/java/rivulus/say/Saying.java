@@ -103,6 +103,7 @@ final class Saying {
                             new Setting.Choice(picks.option()));
             case Meaning.Wishes wishes -> wished(to, wishes);
             case Meaning.Aims aims -> aimed(to, aims);
+            case Meaning.Title title -> to.titled(Spoken.clipped(title.title()));
             case Meaning.Nothing _ -> to;
         };
     }

@@ -304,7 +304,8 @@ public class TalkTest {
         Forms forms = new Forms(show, CATALOGUE);
         List<String> suggested = new ArrayList<>();
         for (Outline.Section section : forms.outline().sections())
-            if (!Set.of("places", "mutes").contains(section.id()) && !section.hint().isEmpty())
+            if (!Set.of("places", "mutes", "profiles").contains(section.id())
+                    && !section.hint().isEmpty())
                 suggested.addAll(List.of(section.hint().split(" · ")));
         for (Steps.Step step : Steps.of(show, 0, CATALOGUE))
             if (!step.line().isEmpty()) suggested.add(step.line());

@@ -1,5 +1,6 @@
 package rivulus.app.brief;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Function;
 import javafx.geometry.Pos;
@@ -179,18 +180,42 @@ final class SayPane extends VBox implements View<SaySight> {
     private void understood(Page read) {
         page = read;
         understood.getChildren().clear();
+        long assumed = read.lines().stream().filter(Said::assumed).filter(Said::isClear).count();
+        if (assumed > 0 || !read.left().isEmpty())
+            understood.getChildren().add(Look.paragraph(counted(assumed, read), "soft"));
+        String own = "";
         for (Said line : read.lines()) {
-            VBox row = new VBox(Look.paragraph(line.words(), "order"));
-            if (!line.trouble().isEmpty())
-                row.getChildren()
-                        .add(
-                                new HBox(
-                                        6,
-                                        Marks.of(Severity.CAUTION),
-                                        Look.paragraph(line.trouble(), "cause")));
-            understood.getChildren().add(row);
+            if (line.assumed() && !line.line().equals(own))
+                understood.getChildren().add(Look.paragraph(line.line(), "soft"));
+            own = line.line();
+            understood.getChildren().add(row(line));
         }
         add.setDisable(lines.getText().isBlank());
+    }
+
+    /// "12 assumed, 2 stay".
+    private static String counted(long assumed, Page read) {
+        List<String> words = new ArrayList<>();
+        if (assumed > 0) words.add(assumed + " assumed: look whether that is what you mean");
+        if (!read.left().isEmpty())
+            words.add(
+                    read.left().size() == 1
+                            ? "one line stays"
+                            : read.left().size() + " lines stay");
+        return String.join(" · ", words);
+    }
+
+    private static VBox row(Said line) {
+        String words = line.assumed() ? "≈ " + line.words() : line.words();
+        VBox row = new VBox(Look.paragraph(words, "order"));
+        if (!line.trouble().isEmpty())
+            row.getChildren()
+                    .add(
+                            new HBox(
+                                    6,
+                                    Marks.of(Severity.CAUTION),
+                                    Look.paragraph(line.trouble(), "cause")));
+        return row;
     }
 
     /// Adds what was understood; lines with something unclear in them stay, to be mended.

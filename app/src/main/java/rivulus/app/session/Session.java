@@ -532,7 +532,7 @@ public final class Session implements AutoCloseable {
     /// Reads lines as they would be taken into the show as it is now; only the latest text counts.
     public void understand(String text, Consumer<Page> then) {
         Show now = show().get();
-        reading.ask(_ -> Page.of(text, now, shelf.prover().catalogue()), then);
+        reading.ask(_ -> Page.written(text, now, shelf.prover().catalogue()), then);
     }
 
     /// Does not tell some findings again.

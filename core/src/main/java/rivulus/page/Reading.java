@@ -1,0 +1,233 @@
+package rivulus.page;
+
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.HashSet;
+import java.util.IdentityHashMap;
+import java.util.List;
+import java.util.Set;
+
+/// Reads a page: who is there first, then what plays, what goes out and what is joined, then the
+/// parts of the evening, and last who hears whom, since that names all the rest.
+public final class Reading {
+    private final Sheet sheet;
+    private final Gathered so;
+    private final Set<Integer> open = new HashSet<>();
+
+    private final boolean answered;
+    /// The lines that are lists of parts of the evening.
+    private final Set<Integer> lists = new HashSet<>();
+
+    private Reading(String page, List<String> known, boolean answered) {
+        this.answered = answered;
+        sheet = Sheet.of(page, known);
+        for (Sheet.Line line : sheet.lines())
+            if (ScheduleReader.isList(line)) lists.add(line.number());
+        so = new Gathered(sheet.roster());
+        for (Roster.Somebody one : so.roster.all()) if (known.contains(one.name)) one.signed = true;
+    }
+
+    /// What a page says.
+    public static Facts of(String page) {
+        return of(page, List.of(), false);
+    }
+
+    /// What a page says about an evening of which something is known before.
+    ///
+    /// @param known who is in it already, by name
+    /// @param answered whether what a line leaves open is taken as it is likeliest meant
+    public static Facts of(String page, List<String> known, boolean answered) {
+        return new Reading(page, known, answered).facts();
+    }
+
+    private Facts facts() {
+        List<Facts.Asked> asked = new ArrayList<>();
+        for (Sheet.Line line : sheet.lines())
+            if (!answered && isOpen(line)) {
+                open.add(line.number());
+                asked.add(new Facts.Asked(line.text(), question(line)));
+            }
+        PeopleReader people = new PeopleReader(so);
+        each(
+                (line, clause) ->
+                        people.read(
+                                line,
+                                clause,
+                                WishReader.isOne(clause) || lists.contains(line.number())));
+        GearReader gear = new GearReader(so);
+        JoinReader joins = new JoinReader(so);
+        OutReader outs = new OutReader(so);
+        each(
+                (line, clause) -> {
+                    boolean joined = JoinReader.isOne(clause);
+                    if (joined) joins.read(line, clause);
+                    gear.read(line, clause, joined);
+                    PeopleReader.note(so, clause);
+                    if (!lists.contains(line.number())) outs.plays(line, clause);
+                });
+        so.gear.addAll(gear.all());
+        ScheduleReader schedule = new ScheduleReader(so);
+        boolean[] listed = new boolean[sheet.lines().size()];
+        Set<Clause> scheduled = Collections.newSetFromMap(new IdentityHashMap<>());
+        each(
+                (line, clause) -> {
+                    boolean bare = lists.contains(line.number());
+                    if (!schedule.parts(line, clause, bare)) return;
+                    listed[line.number()] = true;
+                    scheduled.add(clause);
+                });
+        each(
+                (line, clause) -> {
+                    if (!scheduled.contains(clause)) schedule.rests(line, clause);
+                });
+        WishReader wishes = new WishReader(so);
+        LevelReader levels = new LevelReader(so);
+        each(
+                (line, clause) -> {
+                    outs.outs(line, clause);
+                    if (!listed[line.number()]) {
+                        levels.read(line, clause);
+                        wishes.read(line, clause);
+                    }
+                    PeopleReader.note(so, clause);
+                });
+        return told(so.gear, asked);
+    }
+
+    private interface Take {
+        void of(Sheet.Line line, Clause clause);
+    }
+
+    /// Every clause that leaves nothing open, in the order of the page.
+    private void each(Take take) {
+        for (Sheet.Line line : sheet.lines())
+            if (line.number() > 0 || sheet.lines().size() == 1 || isFactual(line))
+                if (!open.contains(line.number()))
+                    for (Clause clause : line.clauses()) bounded(take, line, clause);
+    }
+
+    private void bounded(Take take, Sheet.Line line, Clause clause) {
+        so.effort.begin();
+        try {
+            take.of(line, clause);
+        } catch (Effort.Spent _) {
+            // what was read of it until then holds
+        }
+        so.effort.end();
+    }
+
+    /// Whether a first line says more than what the evening is called.
+    private static boolean isFactual(Sheet.Line line) {
+        return line.clauses().stream().mapToInt(clause -> clause.tokens().size()).sum()
+                        > Names.LONGEST_TITLE
+                || line.clauses().stream()
+                        .anyMatch(
+                                clause ->
+                                        clause.has(Meant.NAME)
+                                                        && clause.has(
+                                                                Meant.ROLE, Meant.GEAR, Meant.PLACE)
+                                                || clause.all(Meant.GEAR).size() > 1);
+    }
+
+    private static boolean isOpen(Sheet.Line line) {
+        boolean trade =
+                line.clauses().stream()
+                        .anyMatch(
+                                clause ->
+                                        clause.has(
+                                                Meant.NAME,
+                                                Meant.ROLE,
+                                                Meant.GEAR,
+                                                Meant.OUT,
+                                                Meant.SOUND,
+                                                Meant.WAY,
+                                                Meant.HEAR,
+                                                Meant.SILENT));
+        boolean doubted = line.clauses().stream().anyMatch(clause -> clause.has(Meant.DOUBT));
+        return line.number() > 0 && trade && (line.isQuestion() || doubted);
+    }
+
+    private static String question(Sheet.Line line) {
+        return "What is meant by “%s”?".formatted(line.text());
+    }
+
+    private boolean isTrade(Sheet.Line line) {
+        return line.isHeading()
+                || line.clauses().stream()
+                        .anyMatch(
+                                clause ->
+                                        clause.has(
+                                                        Meant.ROLE,
+                                                        Meant.GEAR,
+                                                        Meant.OUT,
+                                                        Meant.SOUND,
+                                                        Meant.HEAR,
+                                                        Meant.MINUTES)
+                                                || clause.has(Meant.NAME)
+                                                        && clause.has(Meant.SILENT, Meant.WAY));
+    }
+
+    private Facts told(List<Facts.Gear> gear, List<Facts.Asked> asked) {
+        List<Facts.Who> who = new ArrayList<>();
+        so.roster
+                .me()
+                .filter(me -> me.role.isEmpty() && !Boolean.FALSE.equals(me.speaks))
+                .ifPresent(me -> me.role = "host");
+        Set<String> names = new HashSet<>();
+        for (Gathered.PartSoFar part : so.parts) names.add(part.key);
+        for (Roster.Somebody one : so.roster.there()) {
+            boolean part = one.isNamed() && names.contains(Gathered.key(one.name));
+            if (part && one.role.isEmpty() && one.place.isEmpty() && one.by.isEmpty())
+                one.gone = true;
+        }
+        Set<String> gone = new HashSet<>();
+        for (Roster.Somebody one : so.roster.all()) if (one.gone) gone.add(one.name);
+        for (Gathered.PartSoFar part : so.parts) part.rests.removeAll(gone);
+        for (Roster.Somebody one : so.roster.there())
+            who.add(
+                    new Facts.Who(
+                            one.name,
+                            one.role.isEmpty() && one.afar ? "guest" : one.role,
+                            one.place,
+                            one.by,
+                            one.count == null ? null : one.count.intValue(),
+                            one.isNamed() && one.speaks == null ? Boolean.TRUE : one.speaks,
+                            one.line,
+                            one.sure));
+        List<Facts.Listens> listens = new ArrayList<>();
+        so.listens.forEach(
+                (kind, without) ->
+                        listens.add(
+                                new Facts.Listens(
+                                        kind,
+                                        new ArrayList<>(without),
+                                        so.listensAt.get(kind),
+                                        without.isEmpty())));
+        boolean loud =
+                gear.stream().anyMatch(one -> Set.of("loudspeakers", "pa").contains(one.kind()));
+        boolean audience =
+                so.roster.there().stream()
+                        .anyMatch(one -> one.role.equals("audience") && !one.afar);
+        if (audience && loud && !so.listens.containsKey("house"))
+            listens.add(new Facts.Listens("house", List.of(), 0, false));
+        List<Facts.Part> parts = new ArrayList<>();
+        for (Gathered.PartSoFar part : so.parts)
+            parts.add(
+                    new Facts.Part(
+                            part.name,
+                            part.minutes,
+                            new ArrayList<>(part.rests),
+                            part.line,
+                            part.rests.isEmpty()));
+        List<String> aside = new ArrayList<>();
+        for (Sheet.Line line : sheet.lines())
+            if (line.number() > 0
+                    && !open.contains(line.number())
+                    && !so.used.contains(line.number())
+                    && !isTrade(line)) aside.add(line.text());
+        String title = sheet.lines().isEmpty() ? "" : sheet.lines().getFirst().text();
+        return new Facts(
+                title, who, so.plays, listens, gear, so.joined, parts, so.wishes, so.levels, asked,
+                aside);
+    }
+}

@@ -1,0 +1,127 @@
+package rivulus.page;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.regex.Pattern;
+
+/// A page cut into lines and clauses, with the headings that lend their meaning to the lines under
+/// them.
+///
+/// @param text the line as it is written, without what marks it as one of a list
+/// @param heading what the heading over it, or its own label, means
+/// @param label the line's own label, as it is written: "MC"; empty where it has none
+record Sheet(List<Line> lines, Roster roster) {
+    private static final Pattern MARK =
+            Pattern.compile("^\\s*(?:(?:>\\s*)+|[-*•–—]\\s+|\\d{1,2}[.)]\\s+|\\(\\d+\\)\\s+)");
+    private static final Set<String> ENDS = Set.of(".", ";", "!", "?");
+    private static final int LONGEST_LABEL = 6;
+    private static final int MOST_LINES = 2_000;
+
+    /// What is longer is read in parts.
+    private static final int LONGEST_CLAUSE = 48;
+
+    /// A line of a page.
+    ///
+    /// @param label the chunks of its label, and of the heading over it where it has none
+    /// @param isHeading whether it says nothing but what the lines under it are about
+    record Line(
+            int number, String text, List<Chunk> label, List<Clause> clauses, boolean isHeading) {
+        boolean isQuestion() {
+            return text.contains("?");
+        }
+    }
+
+    static Sheet of(String page, List<String> known) {
+        List<String> texts = new ArrayList<>();
+        for (String line : page.split("\\R", MOST_LINES + 1))
+            if (!line.isBlank() && texts.size() < MOST_LINES)
+                texts.add(MARK.matcher(line).replaceFirst("").strip());
+        List<List<Token>> tokens = new ArrayList<>();
+        for (String text : texts) tokens.add(Token.all(text.replace("\t", " , ")));
+        Roster roster = new Roster();
+        Map<Integer, List<Names.Span>> names = Names.of(tokens, known, roster);
+        List<Line> lines = new ArrayList<>();
+        List<Chunk> heading = List.of();
+        for (int line = 0; line < texts.size(); line++) {
+            Line one =
+                    line(
+                            line,
+                            texts.get(line),
+                            tokens.get(line),
+                            names.getOrDefault(line, List.of()),
+                            heading);
+            if (one.isHeading()) heading = one.label();
+            lines.add(one);
+        }
+        return new Sheet(lines, roster);
+    }
+
+    private static Line line(
+            int number,
+            String text,
+            List<Token> tokens,
+            List<Names.Span> names,
+            List<Chunk> heading) {
+        int colon = colon(tokens);
+        boolean only = colon == tokens.size() - 1 && colon > 0;
+        boolean shouted =
+                tokens.size() <= 4
+                        && tokens.stream().allMatch(token -> !token.isWord() || token.isShouted())
+                        && tokens.stream().anyMatch(Token::isWord);
+        if ((only || shouted) && number > 0) {
+            List<Chunk> meant = new Chunker().of(tokens, names);
+            return new Line(number, text, meant, List.of(), true);
+        }
+        List<Chunk> label = heading;
+        if (colon > 0) {
+            List<Chunk> own = new Chunker().of(tokens.subList(0, colon), names(names, 0, colon));
+            if (!own.isEmpty()) label = own;
+        }
+        return new Line(number, text, label, clauses(number, tokens, names), false);
+    }
+
+    /// Where a label ends, or −1.
+    private static int colon(List<Token> tokens) {
+        for (int t = 1; t < Math.min(tokens.size(), LONGEST_LABEL + 1); t++)
+            if (tokens.get(t).low().equals(":")) return t;
+        return tokens.size() > 1 && tokens.getLast().low().equals(":") ? tokens.size() - 1 : -1;
+    }
+
+    private static List<Clause> clauses(int line, List<Token> tokens, List<Names.Span> names) {
+        List<Clause> clauses = new ArrayList<>();
+        int from = 0;
+        for (int t = 0; t <= tokens.size(); t++) {
+            boolean end =
+                    t == tokens.size() || ENDS.contains(tokens.get(t).low()) && !within(names, t);
+            boolean tooLong = t - from >= LONGEST_CLAUSE && !within(names, t);
+            if (!end && !tooLong) continue;
+            if (t > from) {
+                List<Token> part = tokens.subList(from, t);
+                List<Names.Span> there = names(names, from, t);
+                clauses.add(
+                        Clause.of(
+                                line, from == 0, List.copyOf(part), new Chunker().of(part, there)));
+            }
+            from = end ? t + 1 : t;
+        }
+        return clauses;
+    }
+
+    private static boolean within(List<Names.Span> names, int t) {
+        return names.stream().anyMatch(span -> span.from() <= t && t < span.to());
+    }
+
+    private static List<Names.Span> names(List<Names.Span> names, int from, int to) {
+        return names.stream()
+                .filter(span -> span.from() >= from && span.to() <= to)
+                .map(span -> new Names.Span(span.from() - from, span.to() - from, span.who()))
+                .toList();
+    }
+
+    static Optional<Chunk> of(List<Chunk> chunks, Meant kind) {
+        return chunks.stream().filter(chunk -> chunk.kind() == kind).findFirst();
+    }
+}
