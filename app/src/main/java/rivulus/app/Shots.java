@@ -131,7 +131,8 @@ public final class Shots extends Application {
                     ((TextArea) window.scene().lookup("#say-lines"))
                             .setText(
                                     "Ada, guest, Reading Room, she\nlavalier for Ivo\nChoir, guests, tenors!"
-                                            + "\nIvo must hear Teo, Tales");
+                                            + "\nOttilie joins by video call, she must not hear herself"
+                                            + "\nperhaps a quartet at the end\nIvo must hear Teo, Tales");
                 });
         shot(
                 "form",

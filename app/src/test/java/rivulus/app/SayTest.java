@@ -127,7 +127,9 @@ class SayTest {
                     .containsExactly("Welcome 0", "Talk 0", "Questions 3");
             assertThat(((TextArea) hand.find("#say-lines")).getText())
                     .isEqualTo("perhaps a choir at the end\nbring a torch");
-            hand.press(KeyCode.CONTROL, KeyCode.Z);
+            hand.focus("#say-answer");
+            hand.press(KeyCode.SPACE);
+            assertThat(hand.textIn("#say")).contains("≈ Band · guest");
             hand.act(() -> ((TextArea) hand.find("#say-lines")).clear());
             hand.press(KeyCode.CONTROL, KeyCode.Z);
             assertThat(show(hand).cast().people()).isEmpty();

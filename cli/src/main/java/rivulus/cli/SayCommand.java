@@ -64,7 +64,7 @@ final class SayCommand implements Callable<Integer> {
         force.mayWrite(out);
         boolean answered = answered();
         String page = page();
-        Facts facts = Reading.of(page, List.of(), answered);
+        Facts facts = Reading.of(page, List.of(), answered, true);
         Page read = Page.written(page, Show.untitled(), Templates.shipped(), answered);
         PrintWriter print = spec.commandLine().getOut();
         if (json) print.print(JsonText.of(facts.plain()));

@@ -78,6 +78,16 @@ final class PeopleReader {
         if (!hearing) counted(clause, groups);
     }
 
+    /// Whom a pronoun means that stands behind a name in its own clause.
+    static void own(Gathered so, Clause clause) {
+        Optional<Chunk> name = clause.first(Meant.NAME);
+        boolean behind =
+                name.isPresent()
+                        && clause.all(Meant.SUBJECT).stream()
+                                .anyMatch(c -> c.from() > name.get().from());
+        if (behind) so.roster.spokenOf(List.of(so.roster.get(name.get().value())));
+    }
+
     /// Notes who and what a clause speaks of, for "she", "they" and "it" behind it.
     static void note(Gathered so, Clause clause) {
         List<List<Chunk>> groups = groups(clause);
@@ -164,6 +174,7 @@ final class PeopleReader {
             if (first && !owned)
                 for (Roster.Somebody one : people) {
                     sign(one);
+                    attributes(clause, one, before(clause, names), role);
                     if (clause.chunks().getFirst().kind() == Meant.PLACE
                             && line.label().contains(clause.chunks().getFirst()))
                         attributes(clause, one, line.label(), role);
@@ -206,6 +217,16 @@ final class PeopleReader {
             if (at >= names.getLast().to() && at < to)
                 for (Roster.Somebody one : people) one.speaks = false;
         }
+    }
+
+    /// What stands behind names and before the first word of hearing: "Fenn joins by video call, he
+    /// must not hear himself".
+    private static List<Chunk> before(Clause clause, List<Chunk> names) {
+        int to = clause.first(Meant.HEAR).map(Chunk::from).orElse(0);
+        return clause.all(Meant.WAY, Meant.PLACE, Meant.INSTRUMENT).stream()
+                .filter(c -> c.from() >= names.getLast().to() && c.to() <= to)
+                .filter(c -> !says(clause, names.getLast().to(), c.from(), "to"))
+                .toList();
     }
 
     private static boolean says(Clause clause, int from, int to, String word) {

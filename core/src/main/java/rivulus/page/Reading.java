@@ -15,11 +15,14 @@ public final class Reading {
     private final Set<Integer> open = new HashSet<>();
 
     private final boolean answered;
+    /// Whether the first line is what the evening is called, if it is no more.
+    private final boolean titled;
     /// The lines that are lists of parts of the evening.
     private final Set<Integer> lists = new HashSet<>();
 
-    private Reading(String page, List<String> known, boolean answered) {
+    private Reading(String page, List<String> known, boolean answered, boolean titled) {
         this.answered = answered;
+        this.titled = titled;
         sheet = Sheet.of(page, known);
         for (Sheet.Line line : sheet.lines())
             if (ScheduleReader.isList(line)) lists.add(line.number());
@@ -29,15 +32,16 @@ public final class Reading {
 
     /// What a page says.
     public static Facts of(String page) {
-        return of(page, List.of(), false);
+        return of(page, List.of(), false, true);
     }
 
     /// What a page says about an evening of which something is known before.
     ///
     /// @param known who is in it already, by name
     /// @param answered whether what a line leaves open is taken as it is likeliest meant
-    public static Facts of(String page, List<String> known, boolean answered) {
-        return new Reading(page, known, answered).facts();
+    /// @param titled whether the first line may be what the evening is called
+    public static Facts of(String page, List<String> known, boolean answered, boolean titled) {
+        return new Reading(page, known, answered, titled).facts();
     }
 
     private Facts facts() {
@@ -87,6 +91,7 @@ public final class Reading {
                     outs.outs(line, clause);
                     if (!listed[line.number()]) {
                         levels.read(line, clause);
+                        PeopleReader.own(so, clause);
                         wishes.read(line, clause);
                     }
                     PeopleReader.note(so, clause);
@@ -101,7 +106,7 @@ public final class Reading {
     /// Every clause that leaves nothing open, in the order of the page.
     private void each(Take take) {
         for (Sheet.Line line : sheet.lines())
-            if (line.number() > 0 || sheet.lines().size() == 1 || isFactual(line))
+            if (line.number() > 0 || !titled || sheet.lines().size() == 1 || isFactual(line))
                 if (!open.contains(line.number()))
                     for (Clause clause : line.clauses()) bounded(take, line, clause);
     }
@@ -129,7 +134,7 @@ public final class Reading {
                                                 || clause.all(Meant.GEAR).size() > 1);
     }
 
-    private static boolean isOpen(Sheet.Line line) {
+    private boolean isOpen(Sheet.Line line) {
         boolean trade =
                 line.clauses().stream()
                         .anyMatch(
@@ -144,7 +149,7 @@ public final class Reading {
                                                 Meant.HEAR,
                                                 Meant.SILENT));
         boolean doubted = line.clauses().stream().anyMatch(clause -> clause.has(Meant.DOUBT));
-        return line.number() > 0 && trade && (line.isQuestion() || doubted);
+        return (line.number() > 0 || !titled) && trade && (line.isQuestion() || doubted);
     }
 
     private static String question(Sheet.Line line) {
@@ -221,7 +226,7 @@ public final class Reading {
                             part.rests.isEmpty()));
         List<String> aside = new ArrayList<>();
         for (Sheet.Line line : sheet.lines())
-            if (line.number() > 0
+            if ((line.number() > 0 || !titled)
                     && !open.contains(line.number())
                     && !so.used.contains(line.number())
                     && !isTrade(line)) aside.add(line.text());

@@ -57,7 +57,11 @@ final class OwnWords {
             else own.add(l);
             plainly.add(plain);
         }
-        if (!own.isEmpty()) read(lines, own, Reading.of(String.join("\n", raw), known(), answered));
+        if (!own.isEmpty())
+            read(
+                    lines,
+                    own,
+                    Reading.of(String.join("\n", raw), known(), answered, !own.contains(0)));
         List<Said> all = new ArrayList<>();
         List<String> left = new ArrayList<>();
         for (int l = 0; l < lines.size(); l++) {
@@ -131,7 +135,9 @@ final class OwnWords {
                 plain.isSomething()
                         && !plain.unclear().isEmpty()
                         && !line.startsWith(plain.unclear().getFirst());
-        return begins ? plain : Said.asked(line, question(facts, line));
+        if (begins) return plain;
+        boolean open = facts.asked().stream().anyMatch(asked -> Line.of(asked.line()).equals(line));
+        return open ? Said.open(line) : Said.dark(line);
     }
 
     /// Somebody who was said before is not said again.
@@ -139,13 +145,5 @@ final class OwnWords {
         return plain.meant() instanceof Meaning.Somebody who
                 && taking.show().cast().people().stream()
                         .anyMatch(person -> person.name().equalsIgnoreCase(who.name()));
-    }
-
-    private static String question(Facts facts, String line) {
-        return facts.asked().stream()
-                .filter(asked -> Line.of(asked.line()).equals(line))
-                .map(Facts.Asked::question)
-                .findFirst()
-                .orElse(line);
     }
 }

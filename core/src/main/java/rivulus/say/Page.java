@@ -33,11 +33,6 @@ public record Page(String text, Show show, List<Said> lines, List<String> left, 
 
     /// A page as somebody writes it: plain lines as they stand, all others read by what they say in
     /// words of their own.
-    public static Page written(String text, Show show, Catalogue catalogue) {
-        return written(text, show, catalogue, false);
-    }
-
-    /// The same.
     ///
     /// @param answered whether what a line leaves open is taken as it is likeliest meant
     public static Page written(String text, Show show, Catalogue catalogue, boolean answered) {

@@ -78,6 +78,11 @@ public record Said(
         return !(meant instanceof Meaning.Nothing);
     }
 
+    /// Whether it holds nothing of sound and is put aside.
+    public boolean isAside() {
+        return !isSomething() && unclear.isEmpty() && lacking.isEmpty();
+    }
+
     /// Whether it would add something, all of it was understood, and it can be.
     public boolean isClear() {
         return isSomething() && unclear.isEmpty() && lacking.isEmpty();
@@ -102,9 +107,15 @@ public record Said(
         return new Said(own, meant, List.of(), List.of(), words, true);
     }
 
+    /// A line of which nothing was understood.
+    static Said dark(String own) {
+        return new Said(own, new Meaning.Nothing(), List.of(own), List.of(), own, false);
+    }
+
     /// A line that leaves something open.
-    static Said asked(String own, String question) {
-        return new Said(own, new Meaning.Nothing(), List.of(question), List.of(), own, false);
+    static Said open(String own) {
+        return new Said(
+                own, new Meaning.Nothing(), List.of(), List.of("this is left open"), own, false);
     }
 
     /// A line that holds nothing of sound.

@@ -83,7 +83,7 @@ class ReadingProperties {
 
     @Property(tries = 40)
     void everyPageComesToAShow(@ForAll("pages") String page) {
-        Page read = Page.written(page, Show.untitled(), Rules.prover().catalogue());
+        Page read = Page.written(page, Show.untitled(), Rules.prover().catalogue(), false);
         assertThat(read.edit().after()).isNotNull();
         assertThat(read.left()).allMatch(line -> !line.isBlank());
     }

@@ -40,7 +40,7 @@ class OwnWordsTest {
             """;
 
     private static Page read(String page) {
-        return Page.written(page, Show.untitled(), CATALOGUE);
+        return Page.written(page, Show.untitled(), CATALOGUE, false);
     }
 
     @Test
@@ -125,7 +125,7 @@ class OwnWordsTest {
     @Test
     void whoIsThereIsNotAddedAgain() {
         Show show = read("Evening\nMaren, host\nIvo, guest").edit().after();
-        Page more = Page.written("Ivo must not hear himself", show, CATALOGUE);
+        Page more = Page.written("Ivo must not hear himself", show, CATALOGUE, false);
         assertThat(more.edit().after().cast().people()).hasSize(2);
         assertThat(more.lines())
                 .extracting(Said::words)

@@ -63,6 +63,9 @@ final class SayPane extends VBox implements View<SaySight> {
     private int upTo;
     /// What was read last, or null before anything was.
     private Page page;
+    /// Takes what lines leave open as it is likeliest meant.
+    private final Button answer = new Button("Take what is open as it is likeliest meant");
+    private boolean answered;
 
     /// @param look turns to what the show comes to
     SayPane(Session session, Runnable look) {
@@ -91,7 +94,20 @@ final class SayPane extends VBox implements View<SaySight> {
         lines.setAccessibleText(
                 "Lines that say who is in the show, its gear and leads, who listens, and its scenes."
                         + " Enter adds them; Shift Enter begins a new line.");
-        lines.textProperty().addListener((_, _, text) -> understand(text));
+        lines.textProperty()
+                .addListener(
+                        (_, _, text) -> {
+                            answered &= !text.isBlank();
+                            understand(text);
+                        });
+        answer.setId("say-answer");
+        answer.setOnAction(
+                _ -> {
+                    answered = true;
+                    understand(lines.getText());
+                    lines.requestFocus();
+                });
+        Look.show(answer, false);
         lines.addEventFilter(KeyEvent.KEY_PRESSED, this::key);
         session.document().typed().watch("say", lines, () -> "", this::enter, () -> {});
         add.setId("say-add");
@@ -101,7 +117,7 @@ final class SayPane extends VBox implements View<SaySight> {
         row.setAlignment(Pos.CENTER_LEFT);
         told.setId("say-told");
         steps = new StepsBox(this::go, () -> walk(false));
-        saying.getChildren().addAll(steps, title, lines, understood, row, told, outline);
+        saying.getChildren().addAll(steps, title, lines, understood, answer, row, told, outline);
         Button back = new Button("Back to all (Esc)");
         back.setId("form-back");
         back.getStyleClass().add("back");
@@ -174,7 +190,7 @@ final class SayPane extends VBox implements View<SaySight> {
 
     private void understand(String text) {
         if (!taking.isEmpty()) return;
-        session.understand(text, this::understood);
+        session.understand(text, answered, this::understood);
     }
 
     private void understood(Page read) {
@@ -190,7 +206,13 @@ final class SayPane extends VBox implements View<SaySight> {
             own = line.line();
             understood.getChildren().add(row(line));
         }
+        Look.show(answer, !answered && isOpen(read));
         add.setDisable(lines.getText().isBlank());
+    }
+
+    /// Whether some line stays that may be taken as it is likeliest meant.
+    private static boolean isOpen(Page read) {
+        return read.lines().stream().anyMatch(line -> !line.isSomething() && !line.isAside());
     }
 
     /// "12 assumed, 2 stay".
@@ -258,6 +280,7 @@ final class SayPane extends VBox implements View<SaySight> {
         taking = text;
         session.understand(
                 text,
+                answered,
                 whole -> {
                     taking = "";
                     boolean stands =

@@ -530,9 +530,11 @@ public final class Session implements AutoCloseable {
     }
 
     /// Reads lines as they would be taken into the show as it is now; only the latest text counts.
-    public void understand(String text, Consumer<Page> then) {
+    ///
+    /// @param answered whether what a line leaves open is taken as it is likeliest meant
+    public void understand(String text, boolean answered, Consumer<Page> then) {
         Show now = show().get();
-        reading.ask(_ -> Page.written(text, now, shelf.prover().catalogue()), then);
+        reading.ask(_ -> Page.written(text, now, shelf.prover().catalogue(), answered), then);
     }
 
     /// Does not tell some findings again.
