@@ -16,6 +16,7 @@ import rivulus.check.Prover;
 import rivulus.disk.FileTrouble;
 import rivulus.file.DemoShows;
 import rivulus.file.Journal;
+import rivulus.file.UserFolder;
 
 /// The application: `demo`, `open FILE`, or nothing for an empty window.
 public final class App extends Application {
@@ -26,7 +27,7 @@ public final class App extends Application {
     public void start(Stage stage) {
         Look.loadFonts();
         Prover prover = Early.prover();
-        Settings settings = Settings.in(Settings.usualFolder());
+        Settings settings = Settings.in(UserFolder.usual());
         List<String> notes = new ArrayList<>(settings.troubles());
         Journal.Found found = Journal.leftIn(settings.journals(), prover.catalogue());
         notes.addAll(found.troubles());

@@ -362,7 +362,9 @@ public final class Fuzzer {
                 if (!found.troubles().isEmpty()) throw new FileTrouble(found.troubles().getFirst());
             }
             case LINES -> {
-                Page page = Page.of(text, any(random, sound), PROVER.catalogue());
+                Page page =
+                        Page.written(
+                                text, any(random, sound), PROVER.catalogue(), random.nextBoolean());
                 step();
                 holds(ShowFile.again(page.edit().after(), PROVER.catalogue()));
             }

@@ -5,6 +5,10 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import picocli.CommandLine.Option;
 import rivulus.disk.FileTrouble;
+import rivulus.file.ShowFile;
+import rivulus.file.UserFolder;
+import rivulus.file.Versions;
+import rivulus.show.Show;
 
 /// Whether a file that is there already is replaced.
 final class Force {
@@ -27,6 +31,13 @@ final class Force {
     /// Whether a show may be written: to the file that it came from it may.
     void mayWrite(Path out, Path from) throws FileTrouble {
         if (out != null && !isSame(out, from)) mayWrite(out);
+    }
+
+    /// Writes a show; what its file held before is kept with what the window keeps, so that it can
+    /// be taken up there again.
+    void save(Show show, Path out) throws FileTrouble {
+        new Versions(UserFolder.versions(UserFolder.usual())).keep(out);
+        ShowFile.save(show, out);
     }
 
     private static boolean isSame(Path out, Path from) {

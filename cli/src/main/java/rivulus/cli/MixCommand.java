@@ -13,7 +13,6 @@ import picocli.CommandLine.Spec;
 import rivulus.check.Proof;
 import rivulus.disk.FileTrouble;
 import rivulus.disk.JsonText;
-import rivulus.file.ShowFile;
 import rivulus.mix.Feed;
 import rivulus.mix.Feeds;
 import rivulus.mix.MixLanguage;
@@ -85,7 +84,7 @@ final class MixCommand implements Callable<Integer> {
         if (show.json()) print.print(JsonText.of(MixReport.of(written, language)));
         else for (MixWriting.Line line : written.lines()) write(print, line);
         if (!show.json() && !written.isComplete()) print.println(Thoroughness.SEARCHES_ON);
-        if (out != null) ShowFile.save(written.proof().show(), out);
+        if (out != null) force.save(written.proof().show(), out);
         return written.lines().stream().allMatch(MixWriting.Line::carried) ? Main.FINE : Main.FOUND;
     }
 

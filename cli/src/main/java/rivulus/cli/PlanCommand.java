@@ -12,7 +12,6 @@ import picocli.CommandLine.Option;
 import picocli.CommandLine.Spec;
 import rivulus.check.Trouble;
 import rivulus.disk.JsonText;
-import rivulus.file.ShowFile;
 import rivulus.plan.Offer;
 import rivulus.plan.Pattern;
 import rivulus.plan.PlanReport;
@@ -57,7 +56,7 @@ final class PlanCommand implements Callable<Integer> {
         if (show.json()) print.print(JsonText.of(PlanReport.of(offers)));
         else offers.forEach(offer -> write(print, offer));
         Offer best = offers.getFirst();
-        if (out != null) ShowFile.save(best.proof().show(), out);
+        if (out != null) force.save(best.proof().show(), out);
         return best.isClean() ? Main.FINE : Main.FOUND;
     }
 

@@ -18,7 +18,6 @@ import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
 import rivulus.disk.FileTrouble;
 import rivulus.disk.JsonText;
-import rivulus.file.ShowFile;
 import rivulus.file.Templates;
 import rivulus.page.Facts;
 import rivulus.page.Reading;
@@ -69,7 +68,7 @@ final class SayCommand implements Callable<Integer> {
         PrintWriter print = spec.commandLine().getOut();
         if (json) print.print(JsonText.of(facts.plain()));
         else write(print, read, facts);
-        if (out != null) ShowFile.save(read.edit().after(), out);
+        if (out != null) force.save(read.edit().after(), out);
         return facts.asked().isEmpty() ? Main.FINE : Main.FOUND;
     }
 

@@ -16,7 +16,6 @@ import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
 import rivulus.disk.FileTrouble;
-import rivulus.file.ShowFile;
 import rivulus.file.Templates;
 import rivulus.intake.Intake;
 import rivulus.intake.Listing;
@@ -76,7 +75,7 @@ final class TakeCommand implements Callable<Integer> {
         for (Plan.Line line : plan.lines())
             print.printf("row %-4d %-9s %s%n", line.row(), line.outcome().word(), line.words());
         print.println(plan.words());
-        if (out != null) ShowFile.save(plan.after(), out);
+        if (out != null) force.save(plan.after(), out);
         return plan.count(Plan.Outcome.REFUSED) == 0 ? Main.FINE : Main.FOUND;
     }
 

@@ -22,6 +22,8 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import rivulus.file.ShowFile;
 import rivulus.file.Templates;
+import rivulus.file.UserFolder;
+import rivulus.file.Versions;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -414,6 +416,27 @@ class MainTest {
         run("trace", show.toString(), "--source", "\u001b]0;title\u0007", "--ear", "nadia");
         run("hear", "\u001b[2J");
         assertThat(out.toString() + err).isNotEmpty().doesNotContain("\u001b", "\u0007", "\u009b");
+    }
+
+    /// One bad save is not final, whether the window or a command made it.
+    @Test
+    void whatACommandSavesOverIsKept(@TempDir Path here) throws Exception {
+        String home = System.getProperty("user.home");
+        System.setProperty("user.home", here.toString());
+        try {
+            Path page = here.resolve("page.txt");
+            Path show = here.resolve("evening.rivulus");
+            Files.writeString(page, "Evening\nMaren, host\n");
+            assertThat(run("say", page.toString(), "--out", show.toString())).isZero();
+            Files.writeString(page, "Evening\nIvo, host\n");
+            assertThat(run("say", page.toString(), "--out", show.toString(), "--force")).isZero();
+            Versions kept = new Versions(UserFolder.versions(UserFolder.usual()));
+            assertThat(kept.of(show)).hasSize(1);
+            assertThat(Files.readString(kept.of(show).getFirst().copy())).contains("Maren");
+            assertThat(Files.readString(show)).contains("Ivo").doesNotContain("Maren");
+        } finally {
+            System.setProperty("user.home", home);
+        }
     }
 
     @Test

@@ -20,6 +20,7 @@ import rivulus.disk.Entry;
 import rivulus.disk.FileTrouble;
 import rivulus.disk.JsonText;
 import rivulus.disk.SafeFile;
+import rivulus.file.UserFolder;
 
 /// What the user likes, kept between runs in one small file. A settings file that cannot be read is
 /// passed over: the usual settings hold.
@@ -54,19 +55,6 @@ public final class Settings implements AutoCloseable {
         return settings;
     }
 
-    /// Where this user's settings and journals are kept: `RIVULUS_STATE`, or the usual place for
-    /// such files.
-    public static Path usualFolder() {
-        String own = System.getenv("RIVULUS_STATE");
-        if (own != null && !own.isBlank()) return Path.of(own);
-        String config = System.getenv("XDG_STATE_HOME");
-        Path base =
-                config == null || config.isBlank()
-                        ? Path.of(System.getProperty("user.home"), ".local", "state")
-                        : Path.of(config);
-        return base.resolve("rivulus");
-    }
-
     /// Where autosaved journals are kept.
     public Path journals() {
         return folder.resolve("journals");
@@ -74,7 +62,7 @@ public final class Settings implements AutoCloseable {
 
     /// Where what show files held before they were saved over is kept.
     public Path versions() {
-        return folder.resolve("versions");
+        return UserFolder.versions(folder);
     }
 
     /// Where the user's own kinds of gear are kept.
