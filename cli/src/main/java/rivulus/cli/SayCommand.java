@@ -19,7 +19,6 @@ import picocli.CommandLine.Spec;
 import rivulus.disk.FileTrouble;
 import rivulus.disk.JsonText;
 import rivulus.file.Templates;
-import rivulus.page.Facts;
 import rivulus.page.Reading;
 import rivulus.say.Page;
 import rivulus.say.Said;
@@ -63,13 +62,12 @@ final class SayCommand implements Callable<Integer> {
         force.mayWrite(out);
         boolean answered = answered();
         String page = page();
-        Facts facts = Reading.of(page, List.of(), answered, true);
         Page read = Page.written(page, Show.untitled(), Templates.shipped(), answered);
         PrintWriter print = spec.commandLine().getOut();
-        if (json) print.print(JsonText.of(facts.plain()));
-        else write(print, read, facts);
+        if (json) print.print(JsonText.of(Reading.of(page, List.of(), answered, true).plain()));
+        else write(print, read);
         if (out != null) force.save(read.edit().after(), out);
-        return facts.asked().isEmpty() ? Main.FINE : Main.FOUND;
+        return read.open() == 0 ? Main.FINE : Main.FOUND;
     }
 
     private boolean answered() throws FileTrouble {
@@ -103,7 +101,7 @@ final class SayCommand implements Callable<Integer> {
         }
     }
 
-    private static void write(PrintWriter print, Page page, Facts facts) {
+    private static void write(PrintWriter print, Page page) {
         String line = "";
         for (Said said : page.lines()) {
             if (!said.line().equals(line)) print.printf("%s%n", said.line());
@@ -112,9 +110,6 @@ final class SayCommand implements Callable<Integer> {
             String trouble = said.trouble();
             print.printf("%s %s%n", mark, trouble.isEmpty() ? said.words() : trouble);
         }
-        print.printf(
-                "%n%d to answer, %d assumed (~)%n",
-                facts.asked().size(),
-                page.lines().stream().filter(Said::isClear).filter(Said::assumed).count());
+        print.printf("%n%d to answer, %d assumed (~)%n", page.open(), page.assumed());
     }
 }

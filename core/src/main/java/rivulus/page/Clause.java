@@ -64,6 +64,13 @@ record Clause(int line, boolean first, List<Token> tokens, List<Chunk> chunks, S
         return text.toString();
     }
 
+    /// Its words in small letters, a blank behind each.
+    String low() {
+        StringBuilder low = new StringBuilder();
+        for (Token token : tokens) low.append(token.low()).append(' ');
+        return low.toString();
+    }
+
     /// Whether a word stands in it.
     boolean says(String... words) {
         for (String word : words) if ((" " + coded).contains(" " + word + " ")) return true;

@@ -231,11 +231,6 @@ final class Gathered {
         return switch (chunk.value()) {
             case "themselves" -> themselves;
             case "they" -> they();
-            case "theynames" ->
-                    roster.several().stream()
-                            .filter(Roster.Somebody::isNamed)
-                            .map(one -> one.name)
-                            .toList();
             case "he", "she" ->
                     roster.one()
                             .filter(Roster.Somebody::isNamed)
@@ -247,7 +242,7 @@ final class Gathered {
                             .filter(
                                     one ->
                                             one.isNamed()
-                                                    && !one.afar
+                                                    && !one.isAfar()
                                                     && !Boolean.FALSE.equals(one.speaks))
                             .map(one -> one.name)
                             .toList();

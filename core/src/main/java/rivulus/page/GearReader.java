@@ -46,6 +46,8 @@ final class GearReader {
         double said;
         boolean many;
         int line = -1;
+        /// Whether it is a computer that is told apart by a name of its own.
+        boolean own;
         final List<String> whose = new ArrayList<>();
     }
 
@@ -65,6 +67,7 @@ final class GearReader {
             if (isDenied(clause, gear)) continue;
             String key = key(gear);
             Kind kind = kinds.computeIfAbsent(key, _ -> new Kind());
+            kind.own = !key.equals(gear.value());
             if (kind.line < 0) kind.line = line.number();
             so.used.add(line.number());
             boolean worn =
@@ -245,25 +248,6 @@ final class GearReader {
         return true;
     }
 
-    /// How many computers have names of their own.
-    private int named() {
-        return (int)
-                kinds.keySet().stream()
-                        .filter(key -> key.contains(" "))
-                        .filter(
-                                key ->
-                                        Vocabulary.shipped()
-                                                        .of(key.toLowerCase(Locale.ROOT))
-                                                        .isEmpty()
-                                                ? key.matches(".* [A-Z1-4]")
-                                                : Chunker.COMPUTERS.contains(
-                                                        Vocabulary.shipped()
-                                                                .of(key.toLowerCase(Locale.ROOT))
-                                                                .getFirst()
-                                                                .value()))
-                        .count();
-    }
-
     /// All of it, told.
     List<Facts.Gear> all() {
         List<Facts.Gear> all = new ArrayList<>();
@@ -273,7 +257,7 @@ final class GearReader {
                     for (String who : kind.whose)
                         all.add(new Facts.Gear(value, 1, who, kind.line, false));
                     boolean plain = Chunker.COMPUTERS.contains(value);
-                    int own = plain ? named() : 0;
+                    long own = plain ? kinds.values().stream().filter(one -> one.own).count() : 0;
                     if (plain && kind.said <= 1 && own > 0 && kind.whose.isEmpty()) return;
                     double left = kind.said - kind.whose.size() - own;
                     boolean mic =

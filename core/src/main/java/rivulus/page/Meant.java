@@ -31,9 +31,4 @@ enum Meant {
     char letter() {
         return letter;
     }
-
-    static Meant of(char letter) {
-        for (Meant kind : values()) if (kind.letter == letter) return kind;
-        throw new IllegalArgumentException("no kind " + letter);
-    }
 }

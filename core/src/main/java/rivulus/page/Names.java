@@ -148,6 +148,8 @@ final class Names {
     private final Vocabulary vocabulary = Vocabulary.shipped();
     private final English english = English.shipped();
     private final List<List<Token>> lines;
+    /// The words of names, titles left out.
+    private final Map<String, Set<String>> words = new HashMap<>();
     private final Map<Integer, List<Span>> spans = new HashMap<>();
 
     private Names(List<List<Token>> lines) {
@@ -375,7 +377,11 @@ final class Names {
         return TITLES.contains(name.split("[ .]")[0].toLowerCase(Locale.ROOT));
     }
 
-    private static Set<String> words(String name) {
+    private Set<String> words(String name) {
+        return words.computeIfAbsent(name, Names::wordsOf);
+    }
+
+    private static Set<String> wordsOf(String name) {
         Set<String> words = new HashSet<>();
         for (String word : name.toLowerCase(Locale.ROOT).split("[ .]+"))
             if (!TITLES.contains(word)) words.add(word);
@@ -383,7 +389,7 @@ final class Names {
     }
 
     /// Whether a name is a part of a longer one, or the beginning of it.
-    private static boolean isPart(String name, String of) {
+    private boolean isPart(String name, String of) {
         Set<String> some = words(name);
         Set<String> all = words(of);
         if (some.isEmpty() || all.containsAll(some)) return true;

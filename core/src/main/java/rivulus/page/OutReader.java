@@ -11,7 +11,7 @@ final class OutReader {
     private static final Pattern WITHOUT =
             Pattern.compile(
                     "<O\\d+> (?:(?!<O|but|and )\\S+ ){0,7}?(?:without|no|minus|less|but not|and not|not) (?:(?<what>"
-                            + WishReader.LIST
+                            + WishShapes.LIST
                             + ")|(?:the |any )?(?<raw>\\w+ (?:\\w+ )?)(?=$|[,.(]))");
     private static final Set<String> NONE = Set.of("no", "not", "without", "nor", "never");
     private static final Set<String> FROM = Set.of("from", "off", "on", "by", "in");

@@ -310,7 +310,6 @@ final class PeopleReader {
 
     private void afar(Roster.Somebody who, String by) {
         if (!who.by.isEmpty()) return;
-        who.afar = true;
         who.by = by;
         who.place = "";
         sign(who);
@@ -323,7 +322,7 @@ final class PeopleReader {
         for (Chunk chunk : attributes) {
             switch (chunk.kind()) {
                 case PLACE -> {
-                    if (who.place.isEmpty() && !who.afar && isPlaced(clause, chunk)) {
+                    if (who.place.isEmpty() && !who.isAfar() && isPlaced(clause, chunk)) {
                         who.place = chunk.text();
                         sign(who);
                     }
@@ -527,7 +526,6 @@ final class PeopleReader {
         group.words.add(role.text().toLowerCase(Locale.ROOT));
         if (by.isEmpty()) place.ifPresent(chunk -> group.place = chunk.text());
         else {
-            group.afar = true;
             group.by = by;
         }
         boolean mute =

@@ -192,7 +192,7 @@ public final class Reading {
             who.add(
                     new Facts.Who(
                             one.name,
-                            one.role.isEmpty() && one.afar ? "guest" : one.role,
+                            one.role.isEmpty() && one.isAfar() ? "guest" : one.role,
                             one.place,
                             one.by,
                             one.count == null ? null : one.count.intValue(),
@@ -212,7 +212,7 @@ public final class Reading {
                 gear.stream().anyMatch(one -> Set.of("loudspeakers", "pa").contains(one.kind()));
         boolean audience =
                 so.roster.there().stream()
-                        .anyMatch(one -> one.role.equals("audience") && !one.afar);
+                        .anyMatch(one -> one.role.equals("audience") && !one.isAfar());
         if (audience && loud && !so.listens.containsKey("house"))
             listens.add(new Facts.Listens("house", List.of(), 0, false));
         List<Facts.Part> parts = new ArrayList<>();

@@ -12,10 +12,8 @@ final class Roster {
     static final class Somebody {
         final String name;
         String role = "";
-        String roleWords = "";
         String place = "";
         String by = "";
-        boolean afar;
         Double count = 1.0;
         Boolean speaks;
         boolean signed;
@@ -26,6 +24,10 @@ final class Roster {
 
         Somebody(String name) {
             this.name = name;
+        }
+
+        boolean isAfar() {
+            return !by.isEmpty();
         }
 
         boolean isNamed() {

@@ -69,24 +69,24 @@ final class ScheduleReader {
     private static final Pattern SILENCE =
             Pattern.compile(
                     "(?<who>"
-                            + WishReader.LIST
+                            + WishShapes.LIST
                             + ")(?:(?:all|both|is|are|stays?|keeps?|must|be|to|will|should|has|have|goes|naturally|being|in|which|they|three|we|do|not|here|there|also|too|of|it|the) ){0,5}<Z\\d+>");
     private static final Pattern WITHOUT =
             Pattern.compile(
                     "(?:^|[ ,(])(?:no|without|minus|leave out|take away|not) (?<who>"
-                            + WishReader.LIST
+                            + WishShapes.LIST
                             + ")");
     private static final Pattern ALONE =
             Pattern.compile(
                     "(?:only (?<a>"
-                            + WishReader.LIST
+                            + WishShapes.LIST
                             + ")|(?<b>"
-                            + WishReader.LIST
+                            + WishShapes.LIST
                             + ")(?:is |are )?(?:alone|only|on (?:his|her|their) own))");
     private static final Pattern ALL_BUT =
             Pattern.compile(
                     "(?:<U\\d+>|all) (?:\\w+ )?(?:but|except|apart from|bar) (?<but>"
-                            + WishReader.LIST
+                            + WishShapes.LIST
                             + ")(?:\\w+ ){0,3}(?:<Z\\d+>)?");
     private static final Pattern NOBODY =
             Pattern.compile(
@@ -399,9 +399,7 @@ final class ScheduleReader {
 
     /// A clause that says who rests in a part named before: "in the break everybody mute".
     boolean rests(Sheet.Line line, Clause clause) {
-        StringBuilder low = new StringBuilder();
-        for (Token token : clause.tokens()) low.append(token.low()).append(' ');
-        String words = low.toString().strip().toLowerCase(Locale.ROOT).replace('-', ' ');
+        String words = clause.low().strip().toLowerCase(Locale.ROOT).replace('-', ' ');
         List<Gathered.PartSoFar> parts =
                 so.named(words).stream().filter(part -> isIn(words, part)).toList();
         if (parts.isEmpty() && WishReader.isOne(clause)) return false;

@@ -231,7 +231,7 @@ public sealed interface Meaning {
         @Override
         public List<String> words(Show show) {
             List<String> who = earNames(show, ears);
-            List<String> whom = sourceNames(show, sources);
+            List<String> whom = ownOr(show, ears, sources);
             List<String> words =
                     new ArrayList<>(
                             List.of(
@@ -292,6 +292,20 @@ public sealed interface Meaning {
 
     private static List<String> earNames(Show show, List<String> ids) {
         return ids.stream().flatMap(id -> show.ear(id).stream()).map(Names::of).toList();
+    }
+
+    /// Sources by name; of one who hears alone their own voice by "himself".
+    private static List<String> ownOr(Show show, List<String> ears, List<String> sources) {
+        boolean own =
+                ears.size() == 1
+                        && sources.size() == 1
+                        && show.ear(ears.getFirst())
+                                .filter(ear -> ear.of().equals(sources.getFirst()))
+                                .isPresent();
+        return own
+                ? show.cast().source(sources.getFirst()).map(source -> source.self()).stream()
+                        .toList()
+                : sourceNames(show, sources);
     }
 
     private static List<String> sourceNames(Show show, List<String> ids) {

@@ -38,4 +38,14 @@ public record Page(String text, Show show, List<Said> lines, List<String> left, 
     public static Page written(String text, Show show, Catalogue catalogue, boolean answered) {
         return new OwnWords(text, show, catalogue, answered).page();
     }
+
+    /// How many lines leave something open.
+    public long open() {
+        return lines.stream().filter(Said::isOpen).count();
+    }
+
+    /// How many readings are assumed: somebody should look at them.
+    public long assumed() {
+        return lines.stream().filter(Said::assumed).filter(Said::isClear).count();
+    }
 }

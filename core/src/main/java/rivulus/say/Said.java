@@ -35,6 +35,9 @@ public record Said(
         return new Said(line.line(), meant, unclear, List.of(), words, false);
     }
 
+    /// What stands in the way of a line that leaves something open.
+    private static final List<String> OPEN = List.of("this is left open");
+
     /// One way in which a line may be meant.
     interface Reader {
         /// What the line says, or nothing if it is not meant this way.
@@ -78,9 +81,9 @@ public record Said(
         return !(meant instanceof Meaning.Nothing);
     }
 
-    /// Whether it holds nothing of sound and is put aside.
-    public boolean isAside() {
-        return !isSomething() && unclear.isEmpty() && lacking.isEmpty();
+    /// Whether it leaves something open, so that it may be taken as it is likeliest meant.
+    boolean isOpen() {
+        return lacking.equals(OPEN);
     }
 
     /// Whether it would add something, all of it was understood, and it can be.
@@ -114,8 +117,7 @@ public record Said(
 
     /// A line that leaves something open.
     static Said open(String own) {
-        return new Said(
-                own, new Meaning.Nothing(), List.of(), List.of("this is left open"), own, false);
+        return new Said(own, new Meaning.Nothing(), List.of(), OPEN, own, false);
     }
 
     /// A line that holds nothing of sound.

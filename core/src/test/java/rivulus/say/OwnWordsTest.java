@@ -129,6 +129,6 @@ class OwnWordsTest {
         assertThat(more.edit().after().cast().people()).hasSize(2);
         assertThat(more.lines())
                 .extracting(Said::words)
-                .isEqualTo(List.of("Ivo must not hear Ivo"));
+                .isEqualTo(List.of("Ivo must not hear themself"));
     }
 }

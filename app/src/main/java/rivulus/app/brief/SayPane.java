@@ -196,7 +196,7 @@ final class SayPane extends VBox implements View<SaySight> {
     private void understood(Page read) {
         page = read;
         understood.getChildren().clear();
-        long assumed = read.lines().stream().filter(Said::assumed).filter(Said::isClear).count();
+        long assumed = read.assumed();
         if (assumed > 0 || !read.left().isEmpty())
             understood.getChildren().add(Look.paragraph(counted(assumed, read), "soft"));
         String own = "";
@@ -206,13 +206,8 @@ final class SayPane extends VBox implements View<SaySight> {
             own = line.line();
             understood.getChildren().add(row(line));
         }
-        Look.show(answer, !answered && isOpen(read));
+        Look.show(answer, read.open() > 0);
         add.setDisable(lines.getText().isBlank());
-    }
-
-    /// Whether some line stays that may be taken as it is likeliest meant.
-    private static boolean isOpen(Page read) {
-        return read.lines().stream().anyMatch(line -> !line.isSomething() && !line.isAside());
     }
 
     /// "12 assumed, 2 stay".

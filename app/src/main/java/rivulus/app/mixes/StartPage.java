@@ -64,7 +64,7 @@ final class StartPage extends VBox {
                         Look.text("Nobody is listening yet", "stage-title"),
                         Look.paragraph(
                                 "A show says who is in it, who listens, and how the gear is joined."
-                                        + " Say it in lines, or drop a .rivulus file here.",
+                                        + " Say it in words of your own, or drop a .rivulus file here.",
                                 "soft"),
                         new HBox(8, plan, open),
                         recent,

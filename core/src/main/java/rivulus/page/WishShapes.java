@@ -1,0 +1,218 @@
+package rivulus.page;
+
+import java.util.regex.Pattern;
+
+/// The shapes of sentences that say who hears whom, held against the coded text of a [Clause]. In
+/// each, `who` hears and `whom` is heard; `but` is left out.
+final class WishShapes {
+    /// One thing or person, with the small words around it.
+    static final String ITEM =
+            "(?:(?:the|a|an|his|her|its|our|my|their|your|those|these|all|of|lots|same|other|old|any|some|in|little|good|own|us|two|both|from|at|with) )*(?:<C\\d+> )?(?:(?!less|not|no|minus|without|but|except|never|nor|neither|only|and|or|to|is|are|may|must|into|on|than|for|that|when|if|so|as|it|who|which|hate|hates|apart|nothing)\\w+ )??(?:<U\\d+> (?:(?!to|on|in|at|from|but)\\w+ )?(?=$|[,.)|]|and |not )|<[NRUOSGILWQ]\\d+> )(?:'s? |(?:one|ones|people|guests?|voice|voices|sound|sounds|side) )*";
+
+    /// Several of them.
+    static final String LIST =
+            "(?:"
+                    + ITEM
+                    + "(?:(?:, |and |& |\\+ |or |nor |/ |, and |plus |as well as |too |also |but |not )+?"
+                    + ITEM
+                    + ")*)";
+
+    static final String PLAIN =
+            "(?:"
+                    + ITEM
+                    + "(?:(?:, |and |& |\\+ |or |nor |/ |, and |plus |as well as )+(?!(?:\\w+ )?<Q)"
+                    + ITEM
+                    + ")*)";
+    /// The same, of whom is heard: it ends where the next one does something.
+    static final String WHOM =
+            "(?:"
+                    + ITEM
+                    + "(?:(?:, |and |& |\\+ |or |nor |/ |, and |plus |as well as )+(?!(?:\\w+ )?<Q)(?!(?:the )?<[A-Z]\\d+> (?:must|may|should|shall|can|does|do|will|is|are|has|have|not|never|<H|gets?|hates?|wants?|needs?))"
+                    + ITEM
+                    + ")*)";
+    static final String SMALL =
+            "(?:(?:must|has|have|should|shall|can|is|are|to|also|may|will|would|like|be|able|all|always|each|both|really|of|course|still|who|that|do|does|want|wants|need|needs|by|phone|call|there|again|very|much|dearly|love|then|may|too|in the \\w+|at the \\w+|both|shall|let) )*";
+    static final String NOT = "(?:not|never|neither|nor)";
+    static final String HEARS = "(?:<H\\d+> |carry |carries |plays? |has |have |gets? |takes? )";
+    static final String EXCEPT =
+            "(?:(?:, |but |- |\\( ?)*(?:but|except|not|without|minus|less|no|apart from|bar|and not|nor|never|neither) (?:for |of |also |even )*(?<but>"
+                    + PLAIN
+                    + "))?";
+
+    static final Pattern MUST_NOT =
+            Pattern.compile(
+                    "(?<who>"
+                            + PLAIN
+                            + ")(?:, )?(?:who |they |he |she |we )?"
+                            + SMALL
+                            + "(?:"
+                            + NOT
+                            + ") (?:(?:ever|to|be|able|even|allowed|necessarily|go|want|wants) )*<H\\d+> (?:to <H\\d+> |of |any |either )?(?<whom>"
+                            + WHOM
+                            + ")");
+    static final Pattern FRONTED =
+            Pattern.compile(
+                    "(?<whom>"
+                            + PLAIN
+                            + ")(?:, )?(?<who>"
+                            + PLAIN
+                            + ")"
+                            + SMALL
+                            + NOT
+                            + " (?:ever )?<H\\d+>");
+    static final Pattern ONLY =
+            Pattern.compile(
+                    "(?<who>"
+                            + PLAIN
+                            + ")"
+                            + SMALL
+                            + "(?:only <H\\d+> |<H\\d+> (?:only|just|nothing but|nobody but|no one but) )(?<whom>"
+                            + WHOM
+                            + ")|(?<who2>"
+                            + PLAIN
+                            + ")"
+                            + SMALL
+                            + "<H\\d+> (?<whom2>"
+                            + WHOM
+                            + ")(?:only|, (?:and )?(?:no one|nobody|nothing) else|alone|, and <U\\d+>)");
+    static final Pattern MUST =
+            Pattern.compile(
+                    "(?<who>"
+                            + PLAIN
+                            + ")(?:, )?"
+                            + SMALL
+                            + HEARS
+                            + "(?:to <H\\d+> )?(?:only |just )?(?<whom>"
+                            + WHOM
+                            + ")"
+                            + EXCEPT);
+    static final Pattern REACH =
+            Pattern.compile(
+                    "(?<whom>"
+                            + PLAIN
+                            + ")(?:, )?"
+                            + SMALL
+                            + "(?<not>not |never )?reach(?:es)? (?<who>"
+                            + PLAIN
+                            + ")");
+    static final Pattern FOR_IS =
+            Pattern.compile("for (?<who>" + PLAIN + ")(?:it is |only |just )(?<whom>" + WHOM + ")");
+    static final Pattern BARE =
+            Pattern.compile(
+                    "^(?:and |but )?"
+                            + SMALL
+                            + "(?<not>not |never )?<H\\d+> (?<only>only |just |nothing but )?(?<whom>"
+                            + WHOM
+                            + ")"
+                            + EXCEPT);
+    static final Pattern MINUS =
+            Pattern.compile(
+                    "(?:mix-minus|mix minus|n - <C\\d+>|clean feed)(?: \\w+){0,2} (?:to|for) (?<who>"
+                            + PLAIN
+                            + ")");
+    static final Pattern NO_ON_IT =
+            Pattern.compile("(?:no|not|without) (?<whom>" + WHOM + ")(?:on|in) <U\\d+>");
+    static final Pattern MORE_NOT =
+            Pattern.compile(
+                    "\\G(?:, |and |but |or |\\( ?)*(?:no|not|never|without|minus|nor|neither) (?:for |the )?(?<whom>"
+                            + WHOM
+                            + ")");
+    static final Pattern NOT_ON_OUT =
+            Pattern.compile("(?:not|never) (?:on|in) (?:the )?(?<who><O\\d+>)");
+    static final Pattern NO_FOR =
+            Pattern.compile(
+                    "(?:no|not|without) (?<whom>" + WHOM + ")(?:for|to) (?<who>" + PLAIN + ")");
+    static final Pattern NOT_ON =
+            Pattern.compile(
+                    "(?<whom>"
+                            + PLAIN
+                            + ")(?:, )?(?:(?:is|are|goes|go|comes|come|stays?|must|may|should|shall|can|be|kept|to|does|do|will|ever|heard) )*(?:not|never|nowhere)(?: (?:be|go|come|ever|to|heard|wanted|kept|back))* (?:on|in|into|to|over|through|out of|for) (?<who>"
+                            + PLAIN
+                            + ")");
+    static final Pattern KEEP_OUT =
+            Pattern.compile(
+                    "keep (?<whom>"
+                            + PLAIN
+                            + ")(?:out of|off|away from|from) (?<who>"
+                            + PLAIN
+                            + ")");
+    static final Pattern ONLY_TO =
+            Pattern.compile(
+                    "(?<whom>"
+                            + PLAIN
+                            + ")(?:from (?:the |my )?<G\\d+> |off (?:the |my )?<G\\d+> )?(?:, )?(?:(?:goes|go|comes|is|are|just|talks?|speaks?) )*(?:only (?:to|into|in|on|for) (?<who>"
+                            + PLAIN
+                            + ")|(?:to|into|in|on|for) (?<who2>"
+                            + PLAIN
+                            + ")(?:only|alone|(?:, )?(?:and )?(?:nowhere else|nobody else|no one else|<U\\d+>)))");
+    static final Pattern GOES_TO =
+            Pattern.compile(
+                    "(?<whom>"
+                            + PLAIN
+                            + ")(?:(?:goes|go|comes|come|is|are|to|be|also|heard|sent|played) )+(?:to|into|on|over|through|in) (?<who>"
+                            + PLAIN
+                            + ")");
+    static final Pattern TALKS =
+            Pattern.compile(
+                    "(?:(?<whom>"
+                            + PLAIN
+                            + ")(?:, )?(?:(?:can|may|must|should|has|have|with|a|who|will|wants?|to|be|able|<G\\d+>) )*)?(?:talks?|<G\\d+>|speaks?|whispers?|comments?|talkback|talk back|cuts? in|says? \\w+|hints?)(?: \\w+){0,2} (?:to|into|in) (?<who>"
+                            + PLAIN
+                            + ")(?<only>only)?");
+    static final Pattern NEVER_OUT =
+            Pattern.compile(
+                    "(?:without it going out|never goes? out|never out|not out|never on (?:the )?(?:air|<U\\d+>)|never <U\\d+>|not on (?:the )?<U\\d+>|without <U\\d+> <U\\d+>|without it <U\\d+>|that never <U\\d+>|not go on air|is never on air|isn't on air)");
+    static final Pattern EACH_OTHER =
+            Pattern.compile(
+                    "(?<who>"
+                            + PLAIN
+                            + ")(?:\\w+ ){0,4}(?:<H\\d+> )(?:each other |one another )(?:and (?<whom>"
+                            + WHOM
+                            + "))?");
+    static final Pattern BUT_SELF =
+            Pattern.compile(
+                    "(?<who>"
+                            + PLAIN
+                            + ")(?:\\w+ )?(?:, )?(?:but |must |should |may |and )*"
+                            + NOT
+                            + " (?:<H\\d+> |get |hear )?(?:to )?(?<self><U\\d+>)");
+    static final Pattern LABEL = Pattern.compile("^(?<who>" + PLAIN + "): (?<rest>.*)$");
+    static final Pattern ONLY_GETS =
+            Pattern.compile("only (?<who>" + PLAIN + ")" + HEARS + "(?<whom>" + WHOM + ")");
+    static final Pattern ELLIPSIS =
+            Pattern.compile(
+                    "^(?:and |but |again )*(?<who>"
+                            + PLAIN
+                            + ")(?:must|does|do|may|will|should|shall|is|are) (?<not>not )?$");
+    static final Pattern LABELLED =
+            Pattern.compile(
+                    "^(?:on |in |into |for )?(?<label>"
+                            + PLAIN
+                            + ")(?:(?:from|off) (?:the |my |her |his )?(?:<U\\d+> )?<G\\d+> )?: (?<list>"
+                            + WHOM
+                            + ")(?<only>only)?");
+    static final Pattern SAME =
+            Pattern.compile(
+                    "(?<who>" + PLAIN + ")" + SMALL + "<H\\d+> (?:the same|the same thing)");
+    static final Pattern NOT_TO =
+            Pattern.compile("^(?:and |but )?(?:not|never) to (?<who>" + PLAIN + ")");
+    static final Pattern AND_TO =
+            Pattern.compile("(?:, |and |, and )(?:also )?to (?<who>" + PLAIN + ")");
+    static final Pattern COMPLAINT =
+            Pattern.compile(
+                    "(?<who>" + PLAIN + ")(?:\\w+ ){0,4}(?:heard|hear|<H\\d+>) (?<self><U\\d+>)");
+    static final Pattern NEITHER =
+            Pattern.compile(
+                    "(?:neither of|none of|nobody of) (?<who>"
+                            + PLAIN
+                            + ")"
+                            + SMALL
+                            + "<H\\d+> (?<whom>"
+                            + WHOM
+                            + ")");
+    static final Pattern WHEN = Pattern.compile("(?:^| )(?:in|during|at|for|under|to) (?:the )?");
+    static final Pattern NONE_OF =
+            Pattern.compile("(?:^|, |and )(?:no|not|without|never) (?<whom>" + ITEM + ")");
+
+    private WishShapes() {}
+}
