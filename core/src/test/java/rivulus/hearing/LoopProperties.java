@@ -29,43 +29,34 @@ class LoopProperties {
         return RandomRigs.of(RandomRigs.TAME);
     }
 
-    /// Whether the whole graph howls at some frequency, all magnitudes in phase: by the spectral
-    /// radius of the matrix of all its edges, no cut made.
+    /// Whether the whole graph howls at some frequency, all magnitudes in phase: no cut made, every
+    /// edge in one matrix A. What goes round dies away just where I − A is an M-matrix, that is
+    /// where elimination without exchanges meets positive pivots only (Fiedler and Pták, 1962).
     private static boolean howls(LiveGraph live) {
         for (int f = 0; f < Grid.SIZE; f++) {
-            double[][] a = new double[live.size()][live.size()];
-            for (int v = 0; v < live.size(); v++)
+            double[][] rest = new double[live.size()][live.size()];
+            for (int v = 0; v < live.size(); v++) {
+                rest[v][v] += 1;
                 for (int e = live.firstEdge(v); e < live.firstEdge(v + 1); e++)
-                    a[live.to(e)][v] +=
+                    rest[live.to(e)][v] -=
                             live.gain(e)
                                     * Math.sqrt(
                                             live.graph().bands().response(live.band(e)).power(f));
-            if (radius(a) >= 1) return true;
+            }
+            if (!arePivotsPositive(rest)) return true;
         }
         return false;
     }
 
-    /// The spectral radius by 24 squarings, to a millionth: ‖Aⁿ‖^(1/n), n = 2²⁴.
-    private static double radius(double[][] a) {
-        double[][] power = a;
-        double log = 0;
-        double n = 1;
-        for (int squaring = 0; squaring < 24; squaring++) {
-            double norm = 0;
-            for (double[] row : power) for (double x : row) norm = Math.max(norm, x);
-            if (norm == 0) return 0;
-            log += Math.log(norm) / n;
-            double[][] next = new double[a.length][a.length];
-            for (int i = 0; i < a.length; i++)
-                for (int j = 0; j < a.length; j++) {
-                    double x = power[i][j] / norm;
-                    if (x > 0)
-                        for (int l = 0; l < a.length; l++) next[i][l] += x * power[j][l] / norm;
-                }
-            power = next;
-            n *= 2;
+    private static boolean arePivotsPositive(double[][] a) {
+        for (int k = 0; k < a.length; k++) {
+            if (a[k][k] <= 0) return false;
+            for (int i = k + 1; i < a.length; i++) {
+                double factor = a[i][k] / a[k][k];
+                if (factor != 0) for (int j = k + 1; j < a.length; j++) a[i][j] -= factor * a[k][j];
+            }
         }
-        return Math.exp(log);
+        return true;
     }
 
     private static LiveGraph raised(LiveGraph live, Leg leg, double db) {

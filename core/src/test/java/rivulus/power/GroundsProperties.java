@@ -110,6 +110,7 @@ class GroundsProperties {
                         .filter(lead -> !lead.passages().isEmpty() && lead.joins())
                         .toList();
         Assume.that(audio.size() <= 9);
+        List<Integer> costs = audio.stream().map(lead -> costOf(show, lead)).toList();
         int least = plan.isNeeded() ? Integer.MAX_VALUE : 0;
         for (int run = 0; plan.isNeeded() && run < 1 << laptops.size(); run++) {
             Show powered = show;
@@ -124,7 +125,7 @@ class GroundsProperties {
                 Show without = powered;
                 for (int c = 0; c < audio.size(); c++) {
                     if ((cut >> c & 1) == 0) continue;
-                    cost += costOf(show, audio.get(c));
+                    cost += costs.get(c);
                     without = without.withRig(without.rig().without(audio.get(c).cable()));
                 }
                 if (cost < least && Grounds.rings(RandomGear.survey(without)).isEmpty())

@@ -44,7 +44,7 @@ final class OneTurn {
     }
 
     /// Every knob in every way that it can stand, levels at a few of theirs; in an ordinary run a
-    /// third of them, all at night (docs/testing.md).
+    /// ninth of them, all at night (docs/testing.md).
     ///
     /// @param effort only those that cost less
     static List<Cure> all(Proof base, Trouble trouble, int effort) {
@@ -61,7 +61,7 @@ final class OneTurn {
                     int knob = graph.knobIndex(cure.knob().device(), cure.knob().name());
                     return dials.cost(new Stand(knob, cure.to())) >= effort;
                 });
-        return Demo.some(all).stream()
+        return Demo.some(Demo.some(all)).stream()
                 .filter(
                         cure -> {
                             Show turned =
