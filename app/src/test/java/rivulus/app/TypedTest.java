@@ -8,6 +8,7 @@ import java.nio.file.Path;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.SequencedMap;
+import java.util.function.Consumer;
 import java.util.stream.Stream;
 import javafx.scene.control.Button;
 import javafx.scene.control.TextInputControl;
@@ -19,6 +20,7 @@ import rivulus.file.DemoShows;
 import rivulus.file.Journal;
 import rivulus.file.ShowFile;
 import rivulus.file.Templates;
+import rivulus.gear.Setting;
 import rivulus.show.Day;
 import rivulus.show.Logged;
 import rivulus.show.Person;
@@ -220,31 +222,54 @@ class TypedTest {
 
     @Test
     void whatStoodInAFieldStandsThereAgainAfterAKill() throws Exception {
+        String person = onDisk().cast().people().getFirst().id();
+        standsAgainAfterAKill(
+                hand -> {
+                    hand.press(KeyCode.CONTROL, KeyCode.L);
+                    hand.focus("#row-person-" + person);
+                    hand.press(KeyCode.SPACE);
+                },
+                "#form #field-name",
+                "Abraham");
+        assertThat(onDisk().cast().people())
+                .extracting(Person::name)
+                .anyMatch(name -> name.contains("Abraham"));
+    }
+
+    @Test
+    void aFigureOfAKnobStandsThereAgainAfterAKill() throws Exception {
+        standsAgainAfterAKill(
+                hand -> hand.act(() -> hand.session().device().set("desk")),
+                "#level-mic1-fader",
+                "-17");
+        assertThat(onDisk().rig().device("desk").orElseThrow().knobs().get("mic1.fader"))
+                .isEqualTo(new Setting.Level(-17));
+    }
+
+    /// Types into a field, kills the program, and enters in another what stands in the field.
+    ///
+    /// @param goes goes where the field is
+    private void standsAgainAfterAKill(Consumer<Hand> goes, String field, String typed)
+            throws Exception {
         Path journals = folder.resolve("journals");
         Path left = folder.resolve("left.journal");
-        String person = onDisk().cast().people().getFirst().id();
         try (Hand hand = atTheCafe()) {
-            hand.press(KeyCode.CONTROL, KeyCode.L);
-            hand.focus("#row-person-" + person);
-            hand.press(KeyCode.SPACE);
-            hand.focus("#form #field-name");
-            hand.type("Abraham");
+            goes.accept(hand);
+            hand.focus(field);
+            hand.act(() -> ((TextInputControl) hand.find(field)).selectAll());
+            hand.type(typed);
             Files.copy(journal(journals), left);
         }
         Files.move(left, journals.resolve("left.journal"));
         try (Hand hand = Hand.atNewWindow(folder)) {
-            assertThat(hand.textIn("#panel")).contains("Abraham", "stands there again");
+            assertThat(hand.textIn("#panel")).contains(typed, "stands there again");
             hand.click(hand.withText("Recover it"));
-            hand.press(KeyCode.CONTROL, KeyCode.L);
-            hand.focus("#row-person-" + person);
-            hand.press(KeyCode.SPACE);
-            hand.focus("#form #field-name");
-            assertThat(text(hand, "#form #field-name")).contains("Abraham");
+            goes.accept(hand);
+            hand.focus(field);
+            assertThat(text(hand, field)).contains(typed);
             hand.press(KeyCode.ENTER);
-            assertThat(hand.session().show().get().cast().people())
-                    .extracting(Person::name)
-                    .anyMatch(name -> name.contains("Abraham"));
             assertThat(hand.session().document().typed().isEmpty()).isTrue();
+            hand.press(KeyCode.CONTROL, KeyCode.S);
         }
     }
 

@@ -19,13 +19,17 @@ final class FieldRow extends VBox {
     private static final double NAMES = 112;
 
     private final TemplateForm.Field field;
+    private final String place;
     private final Label trouble = Rows.trouble();
     private final Consumer<Object> set;
     private String shown;
 
+    /// @param of what it is a field of
     /// @param set told what was filled in, as a plain value; an empty text takes the field out
-    FieldRow(TemplateForm.Field field, Object value, boolean open, Consumer<Object> set) {
+    FieldRow(
+            TemplateForm.Field field, String of, Object value, boolean open, Consumer<Object> set) {
         this.field = field;
+        this.place = of + "/" + field.name();
         this.set = set;
         this.shown = TemplateDraft.shown(field, value);
         Node entry = entry();
@@ -61,7 +65,7 @@ final class FieldRow extends VBox {
 
     private TextField typed() {
         TextField text = new TextField(shown);
-        Rows.onDone(text, () -> take(text.getText()));
+        Rows.onDone(text, place, () -> take(text.getText()));
         return text;
     }
 

@@ -218,6 +218,7 @@ final class KindEditor extends VBox {
                     .add(
                             new FieldRow(
                                     field,
+                                    place(),
                                     values.get(field.name()),
                                     open,
                                     value -> {
@@ -226,6 +227,12 @@ final class KindEditor extends VBox {
                                         changed.accept(draft);
                                     }));
         }
+    }
+
+    /// What the fields are fields of, so that they are known again.
+    private String place() {
+        String kind = "kind/%s/%s".formatted(draft.written().get("id"), section);
+        return isList() ? kind + "/" + chosen() : kind;
     }
 
     /// The chosen item may be called otherwise now.

@@ -145,8 +145,7 @@ public final class WishPane extends VBox implements View<WishPane.Sight> {
                         "only in " + scene.name(),
                         own.map(c -> !c.scene().isEmpty()).orElse(false));
         if (fresh) reason.setText(own.map(WishChange::reason).orElse(""));
-        if (fresh) Look.stands(reason);
-        Look.place(reason, "wish/%s/%s".formatted(ear.id(), source.id()));
+        if (fresh) Look.stands(reason, "wish/%s/%s".formatted(ear.id(), source.id()));
         Button keep = new Button("Keep as an exception");
         keep.setId("keep-exception");
         keep.getStyleClass().add("first-answer");

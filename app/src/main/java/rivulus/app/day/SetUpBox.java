@@ -304,8 +304,7 @@ final class SetUpBox implements DayStage.PartBox {
     private void ask() {
         if (chosen().isEmpty()) return;
         reason.clear();
-        Look.stands(reason);
-        Look.place(reason, "set-up/" + chosen().get().step().id());
+        Look.stands(reason, "set-up/" + chosen().get().step().id());
         Look.show(reason, true);
         side.applyCss();
         reason.requestFocus();

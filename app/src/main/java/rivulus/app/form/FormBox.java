@@ -161,8 +161,8 @@ public final class FormBox extends VBox {
         control.setAccessibleText(field.label());
     }
 
-    private void place(TextField typed, Field field) {
-        Look.place(typed, shown.key() + "/" + field.id());
+    private String place(Field field) {
+        return shown.key() + "/" + field.id();
     }
 
     private Node text(Field.Text field, Label trouble) {
@@ -170,8 +170,7 @@ public final class FormBox extends VBox {
             TextField typed = new TextField(field.value());
             entry(typed, field);
             typed.setPromptText(field.hint());
-            place(typed, field);
-            Rows.onDone(typed, () -> take(field.id(), typed.getText(), trouble));
+            Rows.onDone(typed, place(field), () -> take(field.id(), typed.getText(), trouble));
             return typed;
         }
         ComboBox<String> typed = new ComboBox<>();
@@ -182,9 +181,10 @@ public final class FormBox extends VBox {
         typed.setPromptText(field.hint());
         typed.valueProperty()
                 .addListener((_, _, word) -> take(field.id(), word == null ? "" : word, trouble));
-        place(typed.getEditor(), field);
         Rows.onDone(
-                typed.getEditor(), () -> take(field.id(), typed.getEditor().getText(), trouble));
+                typed.getEditor(),
+                place(field),
+                () -> take(field.id(), typed.getEditor().getText(), trouble));
         return typed;
     }
 

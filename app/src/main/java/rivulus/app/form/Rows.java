@@ -38,8 +38,10 @@ public final class Rows {
     }
 
     /// Does something once somebody has typed: on Enter, and when they go on elsewhere.
-    public static void onDone(TextField typed, Runnable then) {
-        Look.stands(typed);
+    ///
+    /// @param place where the field stands, so that it is known again
+    public static void onDone(TextField typed, String place, Runnable then) {
+        Look.stands(typed, place);
         typed.setOnAction(_ -> then.run());
         typed.focusedProperty()
                 .addListener(

@@ -158,18 +158,17 @@ public final class Look {
 
     /// Says what stands in a field where nothing is typed: its text as it is now. A field that has
     /// the keyboard and holds something else holds what is typed and not entered.
-    public static void stands(TextField field) {
+    ///
+    /// @param place where the field stands, so that it is known again: what it is a field of, and
+    ///     which
+    public static void stands(TextField field, String place) {
         field.getProperties().put(STANDS, field.getText() == null ? "" : field.getText());
-    }
-
-    /// Says where a field stands, so that it is known again: what it is a field of, and which.
-    public static void place(TextField field, String place) {
         field.getProperties().put(PLACE, place);
     }
 
-    /// Where a field stands; empty where nobody said.
-    public static Optional<String> place(TextField field) {
-        return Optional.ofNullable((String) field.getProperties().get(PLACE));
+    /// Where a field stands of which somebody said what stands in it.
+    public static String place(TextField field) {
+        return (String) field.getProperties().get(PLACE);
     }
 
     /// What stands in a field where nothing is typed; empty where nobody said.

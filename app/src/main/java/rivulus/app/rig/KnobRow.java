@@ -157,7 +157,7 @@ final class KnobRow extends VBox {
 
     private void stand(TextField field) {
         field.setText(row.use().say(row.stands()));
-        Look.stands(field);
+        Look.stands(field, "knob/" + row.use().ref());
     }
 
     /// "-6", "−6.0 dB", "off"; nothing where it is neither.

@@ -5,7 +5,6 @@ import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
-import java.util.SequencedMap;
 import java.util.Set;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.Consumer;
@@ -144,9 +143,7 @@ public final class Document implements AutoCloseable {
     /// Takes up what a program left behind. The file it belongs to is compared before it is saved
     /// to; the other program's journal goes once this one's holds it.
     public void take(Journal.Left left) {
-        SequencedMap<String, String> texts = new LinkedHashMap<>(left.show().typed());
-        texts.remove(Typed.FIELD);
-        take(left.show().withTyped(texts), null);
+        take(left.show(), null);
         file.set(left.file().orElse(null));
         left.file().ifPresent(path -> onDisk.set(new OnDisk(path, left.held())));
         saved = Show.untitled();

@@ -25,9 +25,9 @@ import rivulus.app.look.Look;
 /// counts. What stands in no box at the moment, as a kind of gear that is being made, is held under
 /// a name of its own. To be used on the interface thread.
 public final class Typed {
-    /// How the names begin under which what is typed in a field is kept; behind it, if the field
-    /// has a place, stands that, and it is there again when one goes to the field.
-    public static final String FIELD = "field";
+    /// How the names begin under which what is typed in a field is kept; behind it stands its
+    /// place, and it is there again when one goes to the field.
+    public static final String FIELD = "field:";
 
     private final Runnable changed;
     private final Map<String, Box> boxes = new LinkedHashMap<>();
@@ -156,7 +156,7 @@ public final class Typed {
     }
 
     private String inFieldName() {
-        return Look.place(field).map(place -> FIELD + ":" + place).orElse(FIELD);
+        return FIELD + Look.place(field);
     }
 
     /// Whether a field holds what has not been taken.

@@ -92,19 +92,15 @@ final class Recovery {
                 .forEach(
                         (name, text) -> {
                             if (name.startsWith(Typed.FIELD))
-                                row.getChildren().add(Look.paragraph(inField(name, text), "soft"));
+                                row.getChildren().add(Look.paragraph(inField(text), "soft"));
                         });
         row.getChildren().add(new HBox(8, take, drop));
         return row;
     }
 
-    private static String inField(String name, String text) {
-        return "In a field stood, not entered yet: “%s”.%s"
-                .formatted(
-                        text,
-                        name.equals(Typed.FIELD)
-                                ? ""
-                                : " It stands there again when you go to it.");
+    private static String inField(String text) {
+        return "In a field stood, not entered yet: “%s”. It stands there again when you go to it."
+                .formatted(text);
     }
 
     /// Offers what was left behind once more.
