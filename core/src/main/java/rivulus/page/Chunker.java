@@ -2,6 +2,7 @@ package rivulus.page;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -69,9 +70,133 @@ final class Chunker {
                     "o'clock",
                     "am",
                     "pm");
+    private static final Set<String> OWNING =
+            Set.of("his", "her", "their", "my", "our", "its", "your");
+    /// What says nothing of which one it is.
+    private static final Set<String> PLAIN =
+            Set.of("own", "more", "other", "same", "live", "light", "little", "no", "any", "all");
+    private static final Set<String> COMERS =
+            Set.of("people", "guests", "folks", "callers", "audience");
+    /// Who comes by a way that stands before it.
+    private static final Set<String> SEVERAL =
+            Set.of(
+                    "people",
+                    "guests",
+                    "folks",
+                    "folk",
+                    "callers",
+                    "audience",
+                    "ones",
+                    "lot",
+                    "crowd",
+                    "side",
+                    "students",
+                    "singers",
+                    "members",
+                    "players",
+                    "bidders",
+                    "listeners",
+                    "viewers",
+                    "kids",
+                    "speakers",
+                    "panelists",
+                    "participants",
+                    "friends");
     private static final Set<String> LEADS = Set.of("xlr", "jack", "cable", "cables", "metres");
 
+    /// Things that are called like those who do something: "letters".
+    private static final Set<String> THINGS =
+            Set.of(
+                    "letters",
+                    "numbers",
+                    "flowers",
+                    "slippers",
+                    "computers",
+                    "printers",
+                    "timers",
+                    "counters",
+                    "stickers",
+                    "posters",
+                    "drawers",
+                    "folders",
+                    "holders",
+                    "adapters",
+                    "adaptors",
+                    "filters",
+                    "faders",
+                    "boosters",
+                    "trailers",
+                    "covers",
+                    "corners",
+                    "layers",
+                    "orders",
+                    "borders",
+                    "rollers",
+                    "heaters",
+                    "meters",
+                    "pointers",
+                    "chargers",
+                    "connectors",
+                    "monitors",
+                    "projectors",
+                    "doors",
+                    "floors",
+                    "mirrors",
+                    "factors",
+                    "errors",
+                    "motors",
+                    "sensors",
+                    "sliders",
+                    "powers",
+                    "towers",
+                    "showers",
+                    "dinners",
+                    "users",
+                    "headers",
+                    "papers",
+                    "others",
+                    "matters",
+                    "speakers",
+                    "loudspeakers",
+                    "recorders",
+                    "players",
+                    "stoppers",
+                    "quarters",
+                    "manners",
+                    "ladders",
+                    "shutters",
+                    "dampers",
+                    "lighters",
+                    "coasters",
+                    "feeders",
+                    "receivers",
+                    "transmitters",
+                    "amplifiers",
+                    "splitters",
+                    "routers",
+                    "limiters",
+                    "compressors",
+                    "reminders",
+                    "openers",
+                    "stingers",
+                    "bumpers",
+                    "fillers",
+                    "answers",
+                    "offers",
+                    "suppers",
+                    "rivers");
+
     private final Vocabulary vocabulary = Vocabulary.shipped();
+    private final Set<String> roles;
+
+    Chunker() {
+        this(Set.of());
+    }
+
+    /// @param roles what people are called on this page alone by what they do, in small letters
+    Chunker(Set<String> roles) {
+        this.roles = roles;
+    }
 
     /// The chunks of some tokens.
     ///
@@ -85,13 +210,8 @@ final class Chunker {
                 t = found.get().to();
             } else t++;
         }
-        // "the phone people", "the online guests"
-        for (int c = chunks.size() - 2; c >= 0; c--)
-            if (chunks.get(c).kind() == Meant.WAY
-                    && chunks.get(c + 1).kind() == Meant.ROLE
-                    && chunks.get(c + 1).from() == chunks.get(c).to()
-                    && Set.of("people", "guests", "folks", "callers", "audience")
-                            .contains(chunks.get(c + 1).text().toLowerCase())) chunks.remove(c + 1);
+        byWay(tokens, chunks);
+        qualified(tokens, chunks);
         // "observer pc", "audience recording": what somebody does before a thing is no person
         for (int c = chunks.size() - 2; c >= 0; c--)
             if (chunks.get(c).kind() == Meant.ROLE
@@ -100,6 +220,108 @@ final class Chunker {
                     && Set.of("pc", "laptop", "tablet", "mixer", "recorder")
                             .contains(chunks.get(c + 1).value())) chunks.remove(c);
         return chunks;
+    }
+
+    /// What a word only tells apart is none by itself: "both casters" is no "both", "children's
+    /// choir" no children; what plays has its first name, too: "battle music".
+    private static void qualified(List<Token> tokens, List<Chunk> chunks) {
+        for (int c = chunks.size() - 2; c >= 0; c--) {
+            Chunk one = chunks.get(c);
+            Chunk next = chunks.get(c + 1);
+            boolean both =
+                    one.kind() == Meant.GROUP
+                            && one.text().equalsIgnoreCase("both")
+                            && next.from() == one.to()
+                            && next.is(Meant.ROLE, Meant.NAME);
+            boolean owns =
+                    one.kind() == Meant.ROLE
+                            && next.kind() == Meant.ROLE
+                            && next.from() == one.to() + 1
+                            && tokens.get(one.to()).low().startsWith("'");
+            boolean possessive =
+                    one.kind() == Meant.GROUP
+                            && OWNING.contains(one.text().toLowerCase(Locale.ROOT))
+                            && next.from() == one.to()
+                            && next.is(Meant.INSTRUMENT, Meant.SOUND, Meant.ROLE, Meant.OUT);
+            boolean carries =
+                    next.kind() == Meant.DOES
+                            && next.text().matches("(?i)plays?")
+                            && next.from() == one.to()
+                            && one.is(Meant.GEAR, Meant.OUT);
+            boolean summons =
+                    one.kind() == Meant.WAY
+                            && one.text().matches("(?i)calls?|phones?|rings?")
+                            && next.from() == one.to()
+                            && next.is(Meant.GROUP, Meant.NAME);
+            if (both || owns || possessive || summons) chunks.remove(c);
+            else if (carries) chunks.remove(c + 1);
+        }
+        for (int c = 0; c < chunks.size(); c++) {
+            Chunk sound = chunks.get(c);
+            int end = c == 0 ? 0 : chunks.get(c - 1).to();
+            if (sound.kind() == Meant.SOUND
+                    && !sound.text().contains(" ")
+                    && sound.from() > end
+                    && isFirstName(tokens, sound.from() - 1, end))
+                chunks.set(
+                        c,
+                        chunk(
+                                Meant.SOUND,
+                                sound.value(),
+                                tokens,
+                                sound.from() - 1,
+                                sound.to(),
+                                sound.number()));
+        }
+    }
+
+    private static boolean isFirstName(List<Token> tokens, int t, int least) {
+        String low = tokens.get(t).low();
+        String before = t > least ? tokens.get(t - 1).low() : "";
+        boolean begins =
+                t == 0
+                        || Set.of(",", "+", "and", "the", "a", "our", "my", "his", "her", ":", "/")
+                                .contains(before)
+                        || t == least && least > 0;
+        return begins
+                && tokens.get(t).isWord()
+                && English.shipped().isNoun(low)
+                && !(low.endsWith("s") && English.shipped().isVerb(low))
+                && !English.shipped().isFunction(low)
+                && !PLAIN.contains(low);
+    }
+
+    /// "The phone people", "the online ones": who comes by that way.
+    private static void byWay(List<Token> tokens, List<Chunk> chunks) {
+        for (int c = chunks.size() - 1; c >= 0; c--) {
+            Chunk way = chunks.get(c);
+            if (way.kind() != Meant.WAY) continue;
+            Chunk before = c > 0 ? chunks.get(c - 1) : way;
+            if (before.to() == way.from()
+                    && before.kind() == Meant.ROLE
+                    && SEVERAL.contains(tokens.get(before.from()).low())
+                    && way.text().matches("(?i)online|remote|on the \\p{L}+|at home.*")
+                    && (c < 2 || chunks.get(c - 2).kind() != Meant.COUNT)) {
+                chunks.set(
+                        c,
+                        chunk(
+                                Meant.WAY,
+                                way.value(),
+                                tokens,
+                                before.from(),
+                                way.to(),
+                                way.number()));
+                chunks.remove(c - 1);
+                continue;
+            }
+            if (way.to() >= tokens.size()) continue;
+            String next = tokens.get(way.to()).low();
+            boolean counted = c > 0 && chunks.get(c - 1).kind() == Meant.COUNT;
+            if (!(counted ? COMERS : SEVERAL).contains(next)) continue;
+            int end = way.to() + 1;
+            chunks.set(c, chunk(Meant.WAY, way.value(), tokens, way.from(), end, way.number()));
+            chunks.removeIf(other -> other.from() == way.to());
+        }
     }
 
     private Optional<Chunk> at(List<Token> tokens, int t, List<Names.Span> names) {
@@ -129,8 +351,12 @@ final class Chunker {
         if (senses.isEmpty()) senses = vocabulary.of(Names.singular(low.toString()));
         if (senses.isEmpty() && low.indexOf("-") > 0)
             senses = vocabulary.of(low.toString().replace('-', ' '));
-        if (senses.isEmpty()) return Optional.empty();
+        if (senses.isEmpty())
+            return role(low.toString())
+                    .map(role -> chunk(Meant.ROLE, role, tokens, from, to, Double.NaN));
         Vocabulary.Sense sense = senses.getFirst();
+        if (isSpeaker(low.toString(), tokens, to))
+            return Optional.of(chunk(Meant.ROLE, "guest", tokens, from, to, Double.NaN));
         if (sense.kind() == Meant.SILENT
                 && to == from + 1
                 && isNoSilence(
@@ -153,6 +379,35 @@ final class Chunker {
                         from,
                         to,
                         Double.NaN));
+    }
+
+    /// Whether a word that is none of the trade says what somebody does: because the page says so,
+    /// or because it is made of what they do: "learners".
+    ///
+    /// @return what they are; empty where only the page knows
+    private Optional<String> role(String low) {
+        if (roles.contains(low) || roles.contains(Names.singular(low))) return Optional.of("");
+        if (low.indexOf(' ') >= 0 || THINGS.contains(low) || !low.matches("\\p{L}{3,}(?:ers|ors)"))
+            return Optional.empty();
+        String stem = low.substring(0, low.length() - 3);
+        English english = English.shipped();
+        boolean does =
+                english.isVerb(stem)
+                        || english.isVerb(stem + "e")
+                        || stem.length() > 2
+                                && stem.charAt(stem.length() - 1) == stem.charAt(stem.length() - 2)
+                                && english.isVerb(stem.substring(0, stem.length() - 1));
+        return does && english.isNoun(low.substring(0, low.length() - 1))
+                ? Optional.of("guest")
+                : Optional.empty();
+    }
+
+    /// Whether a speaker is somebody: "Speaker: Anselm".
+    private static boolean isSpeaker(String low, List<Token> tokens, int to) {
+        return low.matches("speakers?")
+                && to + 1 < tokens.size()
+                && tokens.get(to).low().equals(":")
+                && tokens.get(to + 1).isCapital();
     }
 
     /// "out of the stream", "the line out", "off the playout computer", "the rest of us".

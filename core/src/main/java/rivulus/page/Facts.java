@@ -44,6 +44,7 @@ public record Facts(
     ///     who are here
     /// @param count how many; null where a number is not said
     /// @param speaks false where no sound of theirs is wanted; null where that is not said
+    /// @param called how the page speaks of several without names; empty where it does not
     public record Who(
             String name,
             String role,
@@ -51,6 +52,7 @@ public record Facts(
             String by,
             Integer count,
             Boolean speaks,
+            String called,
             int line,
             boolean sure) {
         boolean isAfar() {
@@ -90,14 +92,31 @@ public record Facts(
         public Part {
             rests = List.copyOf(rests);
         }
+
+        /// The same with several without names spoken of as the page does.
+        Part with(Map<String, String> called) {
+            List<String> words =
+                    rests.stream().map(one -> called.getOrDefault(one, one)).distinct().toList();
+            return new Part(name, minutes, words, line, sure);
+        }
     }
 
     /// Who is to hear whom.
     ///
     /// @param hears `must`, `must not`, `may` or `only`
     /// @param when the part of the evening; empty for all of it
-    public record Wish(
-            String who, String hears, String whom, String when, int line, boolean sure) {}
+    public record Wish(String who, String hears, String whom, String when, int line, boolean sure) {
+        /// The same with several without names spoken of as the page does.
+        Wish with(Map<String, String> called) {
+            return new Wish(
+                    called.getOrDefault(who, who),
+                    hears,
+                    called.getOrDefault(whom, whom),
+                    when,
+                    line,
+                    sure);
+        }
+    }
 
     /// How loud, or how late, something is wanted.
     ///
@@ -164,6 +183,7 @@ public record Facts(
                         "by", one.by(),
                         "count", one.count());
         if (Boolean.FALSE.equals(one.speaks())) map.put("speaks", false);
+        if (!one.called().isEmpty()) map.put("aka", List.of(one.called()));
         map.put("sure", one.sure());
         return map;
     }

@@ -94,13 +94,24 @@ final class Gathered {
                 && roster.there().stream().noneMatch(one -> one.words.contains(words));
     }
 
-    /// The parts of the evening whose name stands in some words; of several names the longest.
+    /// The parts of the evening whose names stand in some words; not those whose name is only a
+    /// piece of another's.
     List<PartSoFar> named(String words) {
         String low = " " + words.replace('-', ' ') + " ";
         List<PartSoFar> all =
                 parts.stream().filter(part -> low.contains(" " + part.key + " ")).toList();
-        int longest = all.stream().mapToInt(part -> part.key.length()).max().orElse(0);
-        return all.stream().filter(part -> part.key.length() == longest).toList();
+        return all.stream()
+                .filter(
+                        part ->
+                                all.stream()
+                                        .noneMatch(
+                                                other ->
+                                                        other.key.length() > part.key.length()
+                                                                && (" " + other.key + " ")
+                                                                        .contains(
+                                                                                " " + part.key
+                                                                                        + " ")))
+                .toList();
     }
 
     static String key(String words) {
@@ -149,22 +160,34 @@ final class Gathered {
                             .findFirst()
                             .map(one -> List.of(one.name))
                             .orElse(List.of(chunk.text()));
-            case WAY -> afar(chunk.value());
+            case WAY -> afar(chunk);
             default -> List.of();
         };
     }
 
     /// Those who come by a way from afar, by name; those without names as a group.
-    private List<String> afar(String by) {
+    private List<String> afar(Chunk chunk) {
+        String by = chunk.value();
+        if (chunk.text().matches("(?i)(?:by|via|per|over|through|with|from) .*")) return List.of();
         List<String> names = new ArrayList<>();
         boolean unnamed = false;
         for (Roster.Somebody one : roster.there()) {
             if (!one.by.equals(by)) continue;
             if (one.isNamed()) names.add(one.name);
-            else unnamed = true;
+            else {
+                unnamed = true;
+                boolean several = chunk.text().contains(" ") || chunk.text().endsWith("s");
+                if (one.called.isEmpty() && several)
+                    one.called = chunk.text().toLowerCase(Locale.ROOT);
+            }
         }
-        if (unnamed || names.isEmpty()) names.add(by.equals("phone") ? "callers" : "online");
+        if (unnamed || names.isEmpty()) names.add(several(by));
         return names;
+    }
+
+    /// What facts call several without names who come by a way.
+    static String several(String by) {
+        return by.equals("phone") ? "callers" : "online";
     }
 
     /// Those who talk to others without going out: whose the talkback microphone is, else whoever
@@ -190,11 +213,19 @@ final class Gathered {
                         .filter(
                                 one ->
                                         one.isNamed()
-                                                && one.place.toLowerCase(Locale.ROOT).equals(low))
+                                                && (" " + one.place.toLowerCase(Locale.ROOT) + " ")
+                                                        .contains(" " + low + " "))
                         .map(one -> one.name)
                         .toList();
-        if (List.of("hall", "room", "church", "house", "bookshop", "shop", "clubhouse")
-                .contains(low)) return List.of("house");
+        boolean audience =
+                roster.there().stream()
+                        .anyMatch(
+                                one ->
+                                        one.role.equals("audience")
+                                                && one.place.toLowerCase(Locale.ROOT).equals(low));
+        if (audience
+                || List.of("hall", "room", "church", "house", "bookshop", "shop", "clubhouse")
+                        .contains(low)) return List.of("house");
         return there.isEmpty() ? List.of() : there;
     }
 
@@ -282,11 +313,25 @@ final class Gathered {
                 : chunk.text();
     }
 
-    /// Everybody who speaks, by name.
+    /// Everybody who speaks: by name, those without names by what they are.
     List<String> speaking() {
         return roster.there().stream()
-                .filter(one -> one.isNamed() && !Boolean.FALSE.equals(one.speaks))
-                .map(one -> one.name)
+                .filter(
+                        one ->
+                                Boolean.TRUE.equals(one.speaks)
+                                        || one.speaks == null
+                                                && (one.isNamed() || !one.role.equals("audience")))
+                .map(this::called)
+                .filter(word -> !word.isEmpty())
+                .distinct()
                 .toList();
+    }
+
+    /// What somebody is called in facts.
+    private String called(Roster.Somebody one) {
+        if (one.isNamed()) return one.name;
+        if (one.isAfar()) return several(one.by);
+        if (one.role.equals("audience")) return "house";
+        return one.words.stream().findFirst().orElse("");
     }
 }

@@ -38,6 +38,27 @@ final class GearReader {
                     "not", "never");
     private static final Set<String> NONE =
             Set.of("no", "without", "neither", "nor", "not", "none");
+    /// What is counted of a piece of gear, and is no number of pieces: "8 channel interface".
+    private static final Set<String> PARTS =
+            Set.of(
+                    "ch",
+                    "channel",
+                    "channels",
+                    "input",
+                    "inputs",
+                    "in",
+                    "way",
+                    "track",
+                    "tracks",
+                    "fader",
+                    "faders",
+                    "strip",
+                    "m",
+                    "metre",
+                    "metres",
+                    "bit",
+                    "port",
+                    "ports");
     private static final Set<String> DEFINITE =
             Set.of("the", "same", "into", "to", "from", "'s", "that", "this");
 
@@ -118,6 +139,7 @@ final class GearReader {
                     if (chunk.is(Meant.NAME, Meant.GEAR, Meant.ROLE)) return Double.NaN;
                 }
             String low = clause.tokens().get(t).low();
+            if (PARTS.contains(low) && t > 0 && clause.tokens().get(t - 1).isNumber()) return 1;
             if (low.equals("a") || low.equals("an") || low.equals("another")) return 1;
             if (low.equals("pair")) return 2;
             if (low.equals(",") || low.equals("and") || DEFINITE.contains(low)) return Double.NaN;

@@ -126,6 +126,12 @@ final class Names {
                     "ps",
                     "nb",
                     "hi",
+                    "hello",
+                    "thanks",
+                    "regards",
+                    "greetings",
+                    "cheers",
+                    "sorry",
                     "dear",
                     "am",
                     "pm",
@@ -135,7 +141,9 @@ final class Names {
 
     /// Behind these stands a place more often than a person.
     private static final Set<String> BEFORE_PLACES =
-            Set.of("in", "at", "of", "near", "lake", "st", "mount", "port", "room", "saint", "fc");
+            Set.of(
+                    "in", "at", "of", "near", "from", "lake", "st", "mount", "port", "room",
+                    "saint", "fc");
 
     /// A first line of so many words is what the evening is called.
     static final int LONGEST_TITLE = 10;
@@ -171,7 +179,7 @@ final class Names {
                                             && other.from() < one.to()
                                             && one.from() < other.to())) found.add(one);
         if (found.stream().map(Found::name).distinct().count() < 2) found = names.unknown(found);
-        names.enter(found, roster);
+        names.enter(names.unlabelled(found, roster), roster);
         return names.spans;
     }
 
@@ -213,13 +221,13 @@ final class Names {
                 t = end;
             }
         }
+        for (Found one : found) if (isListed(one)) inside.add(one.name());
         found.removeIf(
                 one ->
                         one.first()
                                 && !inside.contains(one.name())
                                 && one.to() - one.from() == 1
                                 && english.isCommon(lines.get(one.line()).get(one.from()).low())
-                                && !isListed(one)
                                 && found.stream().noneMatch(other -> isBeside(one, other)));
         return found;
     }
@@ -336,6 +344,27 @@ final class Names {
             }
         }
         return found;
+    }
+
+    /// Takes out what is no name but what the one behind it does: "Precentor: Rev. Elowen".
+    private List<Found> unlabelled(List<Found> found, Roster roster) {
+        Set<String> labels = new HashSet<>();
+        for (Found one : found) {
+            List<Token> tokens = lines.get(one.line());
+            boolean label =
+                    one.to() - one.from() == 1
+                            && one.to() + 1 < tokens.size()
+                            && tokens.get(one.to()).low().equals(":")
+                            && english.isNoun(tokens.get(one.from()).low())
+                            && found.stream()
+                                    .anyMatch(
+                                            other ->
+                                                    other.line() == one.line()
+                                                            && other.from() == one.to() + 1);
+            if (label) labels.add(one.name());
+        }
+        for (String label : labels) roster.roles().add(label.toLowerCase(Locale.ROOT));
+        return found.stream().filter(one -> !labels.contains(one.name())).toList();
     }
 
     private void enter(List<Found> found, Roster roster) {

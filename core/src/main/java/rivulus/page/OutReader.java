@@ -1,5 +1,6 @@
 package rivulus.page;
 
+import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
@@ -13,7 +14,8 @@ final class OutReader {
                     "<O\\d+> (?:(?!<O|but|and )\\S+ ){0,7}?(?:without|no|minus|less|but not|and not|not) (?:(?<what>"
                             + WishShapes.LIST
                             + ")|(?:the |any )?(?<raw>\\w+ (?:\\w+ )?)(?=$|[,.(]))");
-    private static final Set<String> NONE = Set.of("no", "not", "without", "nor", "never");
+    private static final Set<String> NONE =
+            Set.of("no", "not", "without", "nor", "never", "nothing");
     private static final Set<String> FROM = Set.of("from", "off", "on", "by", "in");
 
     private final Gathered so;
@@ -45,8 +47,11 @@ final class OutReader {
             String kind = clause.in(without.group()).getFirst().value();
             if (!so.listens.containsKey(kind)) continue;
             String what = without.group("what");
-            if (what != null) so.listens.get(kind).addAll(so.meant(clause.in(what), List.of()));
-            else so.listens.get(kind).add(without.group("raw").strip());
+            if (what != null) {
+                List<Chunk> meant = new ArrayList<>(clause.in(what));
+                meant.removeIf(chunk -> chunk.kind() == Meant.OUT);
+                so.listens.get(kind).addAll(so.meant(meant, List.of()));
+            } else so.listens.get(kind).add(without.group("raw").strip());
         }
     }
 

@@ -83,7 +83,8 @@ final class PeopleReader {
         Optional<Chunk> name = clause.first(Meant.NAME);
         boolean behind =
                 name.isPresent()
-                        && clause.all(Meant.SUBJECT).stream()
+                        && clause.all(Meant.SUBJECT, Meant.GROUP).stream()
+                                .filter(c -> List.of("he", "she").contains(c.value()))
                                 .anyMatch(c -> c.from() > name.get().from());
         if (behind) so.roster.spokenOf(List.of(so.roster.get(name.get().value())));
     }
@@ -111,7 +112,8 @@ final class PeopleReader {
                 so.roster.subject(names);
             }
         }
-        clause.all(Meant.SOUND, Meant.OUT).stream()
+        clause.all(Meant.SOUND, Meant.OUT, Meant.GEAR).stream()
+                .filter(c -> c.kind() != Meant.GEAR || WishReader.LOUD.contains(c.value()))
                 .findFirst()
                 .ifPresent(
                         thing ->
@@ -223,8 +225,10 @@ final class PeopleReader {
     /// must not hear himself".
     private static List<Chunk> before(Clause clause, List<Chunk> names) {
         int to = clause.first(Meant.HEAR).map(Chunk::from).orElse(0);
+        int way = clause.first(Meant.HEAR).map(Chunk::to).orElse(0);
         return clause.all(Meant.WAY, Meant.PLACE, Meant.INSTRUMENT).stream()
-                .filter(c -> c.from() >= names.getLast().to() && c.to() <= to)
+                .filter(c -> c.from() >= names.getLast().to())
+                .filter(c -> c.to() <= to || c.kind() == Meant.WAY && c.from() == way)
                 .filter(c -> !says(clause, names.getLast().to(), c.from(), "to"))
                 .toList();
     }
@@ -302,7 +306,7 @@ final class PeopleReader {
         String low = role.text().toLowerCase(Locale.ROOT);
         who.words.add(low);
         who.words.add(Names.singular(low));
-        if (!who.role.isEmpty()) return;
+        if (!who.role.isEmpty() || role.value().isEmpty()) return;
         who.sure = true;
         who.role = role.value().equals("audience") ? "guest" : role.value();
         if (role.value().equals("caller")) afar(who, "phone");
@@ -413,6 +417,8 @@ final class PeopleReader {
                                 Double.NaN),
                         Optional.of(first));
         }
+        pews(clause);
+        listening(clause);
         for (Chunk role : clause.all(Meant.ROLE)) {
             boolean ensemble = ENSEMBLES.containsKey(role.text().toLowerCase(Locale.ROOT));
             boolean many =
@@ -464,6 +470,62 @@ final class PeopleReader {
         }
     }
 
+    /// "About sixty in the pews": many who are somewhere, of whom nothing else is said.
+    private void pews(Clause clause) {
+        Optional<Chunk> count = clause.first(Meant.COUNT);
+        if (clause.has(Meant.ROLE, Meant.NAME)
+                || count.isEmpty()
+                || !isFirst(clause, count.get())
+                || !(count.get().number() >= HALL)) return;
+        int in = count.get().to();
+        if (in + 2 >= clause.tokens().size()
+                || !clause.tokens().get(in).low().matches("in|at|on|round|around|along")) return;
+        int t = clause.tokens().get(in + 1).low().equals("the") ? in : in - 1;
+        if (!English.shipped().isNoun(clause.tokens().get(t + 2).low())
+                || clause.chunks().stream()
+                        .anyMatch(c -> c.from() == t + 2 && c.kind() != Meant.PLACE)) return;
+        Chunk people = new Chunk(Meant.ROLE, "audience", "people", t, t, Double.NaN);
+        several(clause, people, count);
+        so.roster.there().stream()
+                .filter(one -> one.role.equals("audience") && !one.isNamed() && !one.isAfar())
+                .filter(one -> one.place.isEmpty())
+                .findFirst()
+                .ifPresent(one -> one.place = clause.tokens().get(t + 2).text());
+    }
+
+    /// Whether nothing stands before a count but that it is none exactly: "up to 25".
+    private static boolean isFirst(Clause clause, Chunk count) {
+        if (clause.chunks().getFirst() != count || count.from() > 2) return false;
+        for (int t = 0; t < count.from(); t++)
+            if (!clause.tokens()
+                    .get(t)
+                    .low()
+                    .matches("up|to|about|some|around|roughly|another|maybe|the|ca|~|and|then|say"))
+                return false;
+        return true;
+    }
+
+    /// "About 80 listen on the webinar": several from afar of whom it is said how they come.
+    private void listening(Clause clause) {
+        Optional<Chunk> count = clause.first(Meant.COUNT);
+        if (clause.has(Meant.ROLE, Meant.NAME)
+                || count.isEmpty()
+                || !isFirst(clause, count.get())
+                || !clause.has(Meant.WAY)
+                || count.get().to() >= clause.tokens().size()) return;
+        String does = clause.tokens().get(count.get().to()).low();
+        boolean comes =
+                does.matches("listen|watch|follow|join|are|come|more|at|by|on|over|via|from")
+                        || clause.first(Meant.WAY).get().from() == count.get().to();
+        if (!comes) return;
+        int t = count.get().to();
+        several(clause, new Chunk(Meant.ROLE, "guest", "people", t, t, Double.NaN), count);
+        if (does.matches("listen|watch|follow") || clause.has(Meant.SILENT))
+            so.roster.there().stream()
+                    .filter(one -> !one.isNamed() && one.isAfar() && one.line == line.number())
+                    .forEach(one -> one.speaks = false);
+    }
+
     private static boolean isFillOrPlaced(Clause clause, int from, int to) {
         return to - from <= 3 && isFill(clause, from, to);
     }
@@ -472,6 +534,7 @@ final class PeopleReader {
         Optional<Chunk> before =
                 clause.all(Meant.COUNT).stream()
                         .filter(c -> c.to() <= role.from() && role.from() - c.to() <= 3)
+                        .filter(c -> !isApart(clause, c.to(), role.from()))
                         .filter(
                                 c ->
                                         clause.chunks().stream()
@@ -491,8 +554,45 @@ final class PeopleReader {
             return clause.all(Meant.COUNT).stream()
                     .filter(c -> c.from() == role.to() + 1)
                     .findFirst();
+        if (before.isEmpty()) {
+            Optional<Chunk> bracketed =
+                    clause.all(Meant.COUNT).stream()
+                            .filter(
+                                    c ->
+                                            isBracketed(clause, role, c)
+                                                    || c.from() - role.to() <= 2
+                                                            && c.from() > role.to()
+                                                            && clause.text(
+                                                                            c.to(),
+                                                                            Math.min(
+                                                                                    c.to() + 2,
+                                                                                    clause.tokens()
+                                                                                            .size()))
+                                                                    .equals("of them"))
+                            .findFirst();
+            if (bracketed.isPresent()) return bracketed;
+        }
         if (before.isPresent() || !role.value().equals("audience")) return before;
         return clause.all(Meant.COUNT).stream().filter(c -> c.from() >= role.to()).findFirst();
+    }
+
+    /// Whether a word between says that they are two things: "two over the choir".
+    private static boolean isApart(Clause clause, int from, int to) {
+        for (int t = from; t < to; t++)
+            if (clause.tokens()
+                    .get(t)
+                    .low()
+                    .matches("over|above|for|from|to|in|at|on|with|before|behind|under|near"))
+                return true;
+        return false;
+    }
+
+    /// "Brass quintet (5)".
+    private static boolean isBracketed(Clause clause, Chunk role, Chunk count) {
+        return count.from() == role.to() + 1
+                && count.to() < clause.tokens().size()
+                && clause.tokens().get(role.to()).low().equals("(")
+                && clause.tokens().get(count.to()).low().equals(")");
     }
 
     private void several(Clause clause, Chunk role, Optional<Chunk> count) {

@@ -2,9 +2,11 @@ package rivulus.page;
 
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.IdentityHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 
 /// Reads a page: who is there first, then what plays, what goes out and what is joined, then the
@@ -70,7 +72,8 @@ public final class Reading {
                     if (!lists.contains(line.number())) outs.plays(line, clause);
                 });
         so.gear.addAll(gear.all());
-        ScheduleReader schedule = new ScheduleReader(so);
+        RestReader resting = new RestReader(so);
+        ScheduleReader schedule = new ScheduleReader(so, resting);
         boolean[] listed = new boolean[sheet.lines().size()];
         Set<Clause> scheduled = Collections.newSetFromMap(new IdentityHashMap<>());
         each(
@@ -82,7 +85,8 @@ public final class Reading {
                 });
         each(
                 (line, clause) -> {
-                    if (!scheduled.contains(clause)) schedule.rests(line, clause);
+                    if (scheduled.contains(clause)) resting.only(line, clause);
+                    else resting.read(line, clause);
                 });
         WishReader wishes = new WishReader(so);
         LevelReader levels = new LevelReader(so);
@@ -148,8 +152,9 @@ public final class Reading {
                                                 Meant.WAY,
                                                 Meant.HEAR,
                                                 Meant.SILENT));
+        boolean denied = line.text().strip().matches("(?i).*\\? *(?:no|none|nobody|not)[.!]?");
         boolean doubted = line.clauses().stream().anyMatch(clause -> clause.has(Meant.DOUBT));
-        return (line.number() > 0 || !titled) && trade && (line.isQuestion() || doubted);
+        return (line.number() > 0 || !titled) && trade && (line.isQuestion() && !denied || doubted);
     }
 
     private static String question(Sheet.Line line) {
@@ -197,6 +202,7 @@ public final class Reading {
                             one.by,
                             one.count == null ? null : one.count.intValue(),
                             one.isNamed() && one.speaks == null ? Boolean.TRUE : one.speaks,
+                            one.called,
                             one.line,
                             one.sure));
         List<Facts.Listens> listens = new ArrayList<>();
@@ -231,8 +237,20 @@ public final class Reading {
                     && !so.used.contains(line.number())
                     && !isTrade(line)) aside.add(line.text());
         String title = sheet.lines().isEmpty() ? "" : sheet.lines().getFirst().text();
+        Map<String, String> called = new HashMap<>();
+        for (Roster.Somebody one : so.roster.there())
+            if (!one.called.isEmpty()) called.put(Gathered.several(one.by), one.called);
         return new Facts(
-                title, who, so.plays, listens, gear, so.joined, parts, so.wishes, so.levels, asked,
+                title,
+                who,
+                so.plays,
+                listens,
+                gear,
+                so.joined,
+                parts.stream().map(part -> part.with(called)).toList(),
+                so.wishes.stream().map(wish -> wish.with(called)).toList(),
+                so.levels,
+                asked,
                 aside);
     }
 }

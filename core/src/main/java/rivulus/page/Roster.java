@@ -20,6 +20,9 @@ final class Roster {
         boolean sure;
         boolean gone;
         int line = -1;
+        /// How the page speaks of several without names: "the phone people"; empty where it does
+        /// not.
+        String called = "";
         final Set<String> words = new LinkedHashSet<>();
 
         Somebody(String name) {
@@ -36,8 +39,11 @@ final class Roster {
     }
 
     private final List<Somebody> all = new ArrayList<>();
+    private final Set<String> roles = new LinkedHashSet<>();
     private List<Somebody> last = List.of();
     private List<Somebody> lastSeveral = List.of();
+    /// Whoever was spoken of, the latest first.
+    private final LinkedHashSet<Somebody> spoken = new LinkedHashSet<>();
     private Somebody me;
     private Somebody other;
     private String thing = "";
@@ -65,6 +71,11 @@ final class Roster {
         return all.stream().filter(one -> one.signed && !one.gone).toList();
     }
 
+    /// What people are called by what they do on this page alone, in small letters.
+    Set<String> roles() {
+        return roles;
+    }
+
     void me(Somebody who) {
         me = who;
     }
@@ -76,6 +87,7 @@ final class Roster {
     /// Notes who was spoken of.
     void spokenOf(List<Somebody> people) {
         if (people.isEmpty()) return;
+        for (Somebody one : people.reversed()) spoken.addFirst(one);
         last = List.copyOf(people);
         for (Somebody one : people) if (one != me) other = one;
         if (people.size() > 1) lastSeveral = last;
@@ -110,6 +122,15 @@ final class Roster {
     Optional<Somebody> one() {
         Optional<Somebody> named = last.stream().filter(one -> one != me).findFirst();
         return named.isPresent() ? named : Optional.ofNullable(other);
+    }
+
+    /// Who is meant by "she" where some others are named beside: nobody hears themselves so.
+    Optional<Somebody> one(List<Somebody> beside) {
+        Optional<Somebody> one = one();
+        if (one.isEmpty() || !beside.contains(one.get())) return one;
+        return spoken.stream()
+                .filter(other -> other != me && other.isNamed() && !beside.contains(other))
+                .findFirst();
     }
 
     /// Who is meant by "they".

@@ -2,13 +2,13 @@ package rivulus.page;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
-/// The parts of an evening with how long they last, and who rests in them.
+/// The parts of an evening with how long they last, and who rests in them by what stands beside
+/// them.
 final class ScheduleReader {
     private static final Set<String> CUTS =
             Set.of(
@@ -44,6 +44,8 @@ final class ScheduleReader {
                     "that",
                     "one",
                     "around");
+    private static final Set<String> NUMBERED =
+            Set.of("scene", "session", "segment", "part", "set", "round", "act");
     private static final Set<String> ORDINALS =
             Set.of("first", "last", "one", "session", "segment");
     private static final Set<String> TRAILING =
@@ -66,36 +68,12 @@ final class ScheduleReader {
     private static final Pattern LATE =
             Pattern.compile(
                     "(?:within|late|later|delay|delayed|behind|after|every|early|earlier|buffer|ahead)");
-    private static final Pattern SILENCE =
-            Pattern.compile(
-                    "(?<who>"
-                            + WishShapes.LIST
-                            + ")(?:(?:all|both|is|are|stays?|keeps?|must|be|to|will|should|has|have|goes|naturally|being|in|which|they|three|we|do|not|here|there|also|too|of|it|the) ){0,5}<Z\\d+>");
-    private static final Pattern WITHOUT =
-            Pattern.compile(
-                    "(?:^|[ ,(])(?:no|without|minus|leave out|take away|not) (?<who>"
-                            + WishShapes.LIST
-                            + ")");
-    private static final Pattern ALONE =
-            Pattern.compile(
-                    "(?:only (?<a>"
-                            + WishShapes.LIST
-                            + ")|(?<b>"
-                            + WishShapes.LIST
-                            + ")(?:is |are )?(?:alone|only|on (?:his|her|their) own))");
-    private static final Pattern ALL_BUT =
-            Pattern.compile(
-                    "(?:<U\\d+>|all) (?:\\w+ )?(?:but|except|apart from|bar) (?<but>"
-                            + WishShapes.LIST
-                            + ")(?:\\w+ ){0,3}(?:<Z\\d+>)?");
-    private static final Pattern NOBODY =
-            Pattern.compile(
-                    "(?:nobody|no one|no-one|noone|no person|without anyone|none of us|<U\\d+>) (?:\\w+ ){0,2}(?:talks?|speaks?|speak|speaking|talking|to be heard|is heard|says|sing|sings)|<[UQ]\\d+> (?:<C\\d+> )?(?:of <U\\d+> |of us |of them |five |four |three )?(?:, in whatever \\w+ , )?(?:are |is |keep |at the talk )?<Z\\d+>");
-
     private final Gathered so;
+    private final RestReader resting;
 
-    ScheduleReader(Gathered so) {
+    ScheduleReader(Gathered so, RestReader resting) {
         this.so = so;
+        this.resting = resting;
     }
 
     /// Whether a line is a list of parts: several stretches of time, or names with numbers between
@@ -130,7 +108,7 @@ final class ScheduleReader {
                         && chunk.is(
                                 Meant.NAME, Meant.SOUND, Meant.ROLE, Meant.GROUP, Meant.COUNT)) {
                     if (chunk.kind() == Meant.COUNT || chunk.value().startsWith("every")) {
-                        if (cells[2].matches("all .*") || chunk.value().startsWith("every"))
+                        if (cells[2].matches("(?:all|the) .*") || chunk.value().startsWith("every"))
                             part.rests.addAll(so.speaking());
                     } else part.rests.addAll(so.meant(List.of(chunk), List.of()));
                 }
@@ -148,6 +126,7 @@ final class ScheduleReader {
                     || bare
                             && chunk.kind() == Meant.COUNT
                             && isBare(clause, chunk)
+                            && !isBeforeMinutes(clause, chunk)
                             && !(clause.has(Meant.MINUTES)
                                     && chunk.to() < clause.tokens().size()
                                     && clause.tokens().get(chunk.to()).low().equals(":")))
@@ -166,20 +145,30 @@ final class ScheduleReader {
                 String words = clause.text(name.get()[0], name.get()[1]);
                 if (isName(clause, name.get(), words)) {
                     Gathered.PartSoFar part = add(words, time.number(), line.number());
+                    boolean behind = name.get()[0] > time.from();
                     int end =
-                            i + 1 < times.size()
+                            i + 1 < times.size() && !behind
                                     ? before(clause, times.get(i + 1), rest)
                                             .map(n -> n[0])
                                             .orElse(next)
                                     : next;
-                    if (name.get()[0] > time.from()) rest = name.get()[1];
-                    rests(part, clause, rest, end);
+                    if (behind) rest = name.get()[1];
+                    resting.read(part, clause, rest, end);
                     any = true;
                 }
             }
             from = time.to();
         }
         return any;
+    }
+
+    /// Whether a number belongs to the name of a part whose length follows: "Scene 4, 12 min".
+    private static boolean isBeforeMinutes(Clause clause, Chunk count) {
+        for (Chunk chunk : clause.chunks())
+            if (chunk.kind() == Meant.MINUTES
+                    && chunk.from() >= count.to()
+                    && chunk.from() - count.to() <= 1) return true;
+        return false;
     }
 
     private static boolean isBare(Clause clause, Chunk count) {
@@ -192,11 +181,19 @@ final class ScheduleReader {
             if (leads
                     && clause.tokens().get(count.from()).isNumber()
                     && clause.tokens().get(count.to()).isWord()) return true;
+            if (count.from() > 0
+                    && clause.tokens().get(count.from() - 1).isWord()
+                    && clause.tokens().get(count.from()).isNumber()
+                    && Set.of("all", "nobody", "only", "with", "without", "everybody", "everyone")
+                            .contains(after)) return true;
             if (!Set.of("/", ",", ";", "|", "(", ")", "->", "→", ":").contains(after)) return false;
         }
-        return count.from() > 0
-                && clause.tokens().get(count.from() - 1).isWord()
-                && clause.tokens().get(count.from()).isNumber();
+        if (count.from() == 0 || !clause.tokens().get(count.from()).isNumber()) return false;
+        boolean numbered =
+                count.from() > 1
+                        && clause.tokens().get(count.from() - 1).isNumber()
+                        && NUMBERED.contains(clause.tokens().get(count.from() - 2).low());
+        return numbered || clause.tokens().get(count.from() - 1).isWord();
     }
 
     private static boolean isLate(Clause clause, Chunk time) {
@@ -232,6 +229,9 @@ final class ScheduleReader {
         Token token = clause.tokens().get(t);
         if (!token.isWord() && !token.isNumber()) return true;
         if (to - t < 2 || !LEADING.contains(token.low())) return false;
+        Token next = clause.tokens().get(t + 1);
+        if (NUMBERED.contains(token.low()) && (next.isNumber() || next.text().length() == 1))
+            return false;
         boolean ordinal = ORDINALS.contains(token.low());
         return !ordinal || LEADING.contains(clause.tokens().get(t + 1).low());
     }
@@ -287,156 +287,5 @@ final class ScheduleReader {
         Gathered.PartSoFar part = new Gathered.PartSoFar(name, minutes, line);
         if (so.parts.size() < MOST_PARTS) so.parts.add(part);
         return part;
-    }
-
-    // Who rests
-
-    /// Who rests by what a part of a clause says.
-    private void rests(Gathered.PartSoFar part, Clause clause, int from, int to) {
-        String coded = coded(clause, from, to);
-        rests(part, clause, coded);
-    }
-
-    private static String coded(Clause clause, int from, int to) {
-        StringBuilder coded = new StringBuilder();
-        int t = from;
-        for (int c = 0; c < clause.chunks().size(); c++) {
-            Chunk chunk = clause.chunks().get(c);
-            if (chunk.from() < from || chunk.to() > to) continue;
-            for (; t < chunk.from(); t++) coded.append(clause.tokens().get(t).low()).append(' ');
-            coded.append('<').append(chunk.kind().letter()).append(c).append("> ");
-            t = chunk.to();
-        }
-        for (; t < to; t++) coded.append(clause.tokens().get(t).low()).append(' ');
-        return coded.toString();
-    }
-
-    private boolean rests(Gathered.PartSoFar part, Clause clause, String said) {
-        int before = part.rests.size();
-        String coded = said;
-        Matcher allBut = so.effort.matcher(ALL_BUT, coded);
-        if (allBut.find()) {
-            List<String> but = so.meant(clause.in(allBut.group("but")), List.of());
-            for (String one : so.speaking()) if (!but.contains(one)) part.rests.add(one);
-            coded = allBut.replaceFirst("| ");
-        }
-        Matcher nobody = so.effort.matcher(NOBODY, coded);
-        if (nobody.find()
-                && (nobody.group()
-                                .matches(
-                                        "(?:nobody|no one|no-one|noone|no person|without anyone|none of us).*")
-                        || everybody(clause, nobody.group())))
-            part.rests.addAll(all(clause, nobody.group()));
-        Matcher silence = so.effort.matcher(SILENCE, coded);
-        while (silence.find())
-            part.rests.addAll(sounding(so.meant(clause.in(silence.group("who")), List.of())));
-        Matcher without = so.effort.matcher(WITHOUT, coded);
-        while (without.find())
-            part.rests.addAll(sounding(so.meant(clause.in(without.group("who")), List.of())));
-        Matcher alone = so.effort.matcher(ALONE, coded);
-        if (alone.find()) {
-            List<String> who =
-                    so.meant(
-                            clause.in(
-                                    alone.group("a") != null ? alone.group("a") : alone.group("b")),
-                            List.of());
-            List<String> speaking = so.speaking();
-            if (who.stream().anyMatch(speaking::contains))
-                for (String one : speaking) if (!who.contains(one)) part.rests.add(one);
-            if (!who.isEmpty()
-                    && who.stream().noneMatch(speaking::contains)
-                    && so.plays.stream().anyMatch(p -> who.contains(p.name())))
-                part.rests.addAll(speaking);
-        }
-        return part.rests.size() > before;
-    }
-
-    /// Everybody who speaks; where the rest is meant, but those the clause names.
-    private List<String> all(Clause clause, String said) {
-        List<String> all = new ArrayList<>(so.speaking());
-        boolean rest = clause.in(said).stream().anyMatch(c -> c.value().equals("everyone else"));
-        if (rest) all.removeAll(so.meant(clause.all(Meant.NAME), List.of()));
-        return all;
-    }
-
-    private static boolean everybody(Clause clause, String group) {
-        return clause.in(group).stream()
-                .anyMatch(
-                        c ->
-                                c.is(Meant.GROUP, Meant.SUBJECT)
-                                        && (c.value().startsWith("everyone")
-                                                || c.value().equals("we")
-                                                || c.value().equals("everything")
-                                                || c.value().equals("nobody")));
-    }
-
-    private static List<String> sounding(List<String> all) {
-        return all.stream()
-                .filter(
-                        one ->
-                                !Set.of(
-                                                "stream",
-                                                "recording",
-                                                "on-demand",
-                                                "programme",
-                                                "tracks",
-                                                "everyone",
-                                                "everything",
-                                                "house")
-                                        .contains(one))
-                .toList();
-    }
-
-    /// Whether words are about what happens in a part.
-    private static boolean isIn(String words, Gathered.PartSoFar part) {
-        String name = Pattern.quote(part.key);
-        return words.matches("(?:the )?" + name + "\\b.*")
-                || words.matches(
-                        ".*\\b(?:in|during|at|for|until|till|before|while) (?:the )?(?:\\w+ )?"
-                                + name
-                                + "\\b.*");
-    }
-
-    /// A clause that says who rests in a part named before: "in the break everybody mute".
-    boolean rests(Sheet.Line line, Clause clause) {
-        String words = clause.low().strip().toLowerCase(Locale.ROOT).replace('-', ' ');
-        List<Gathered.PartSoFar> parts =
-                so.named(words).stream().filter(part -> isIn(words, part)).toList();
-        if (parts.isEmpty() && WishReader.isOne(clause)) return false;
-        if (parts.isEmpty())
-            parts =
-                    so.parts.stream()
-                            .filter(p -> p.line == line.number())
-                            .reduce((_, b) -> b)
-                            .stream()
-                            .toList();
-        if (parts.isEmpty()) return false;
-        List<Gathered.PartSoFar> in = parts;
-        boolean onlyIn =
-                in.stream()
-                        .map(part -> Pattern.quote(part.key))
-                        .anyMatch(
-                                name ->
-                                        words.matches(
-                                                        ".*\\bonly (?:in|for|during|after) (?:the )?"
-                                                                + name
-                                                                + "\\b.*")
-                                                || words.matches(
-                                                        ".*\\b(?:in|for|during) (?:the )?"
-                                                                + name
-                                                                + " only\\b.*"));
-        if (onlyIn) {
-            List<Chunk> who = clause.all(Meant.NAME, Meant.ROLE, Meant.SOUND);
-            if (who.isEmpty() || so.named(words).isEmpty()) return false;
-            List<String> names = so.meant(List.of(who.getFirst()), List.of());
-            for (Gathered.PartSoFar other : so.parts)
-                if (!parts.contains(other) && !words.contains(other.key)) other.rests.addAll(names);
-            so.used.add(line.number());
-            return true;
-        }
-        boolean any = false;
-        for (Gathered.PartSoFar part : parts) any |= rests(part, clause, clause.coded());
-        if (any) so.used.add(line.number());
-        return any;
     }
 }

@@ -1,6 +1,7 @@
 package rivulus.page;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -17,6 +18,11 @@ record Sheet(List<Line> lines, Roster roster) {
     private static final Pattern MARK =
             Pattern.compile("^\\s*(?:(?:>\\s*)+|[-*•–—]\\s+|\\d{1,2}[.)]\\s+|\\(\\d+\\)\\s+)");
     private static final Set<String> ENDS = Set.of(".", ";", "!", "?");
+    /// What a stop behind does not end.
+    private static final Set<String> SHORT =
+            Set.of(
+                    "approx", "ca", "no", "nr", "incl", "excl", "vs", "resp", "st", "max", "tel",
+                    "ch", "min", "mins", "sec", "hr", "hrs");
     private static final int LONGEST_LABEL = 6;
     private static final int MOST_LINES = 2_000;
 
@@ -43,6 +49,7 @@ record Sheet(List<Line> lines, Roster roster) {
         for (String text : texts) tokens.add(Token.all(text.replace("\t", " , ")));
         Roster roster = new Roster();
         Map<Integer, List<Names.Span>> names = Names.of(tokens, known, roster);
+        Chunker chunker = new Chunker(roles(tokens, names, roster));
         List<Line> lines = new ArrayList<>();
         List<Chunk> heading = List.of();
         for (int line = 0; line < texts.size(); line++) {
@@ -52,11 +59,37 @@ record Sheet(List<Line> lines, Roster roster) {
                             texts.get(line),
                             tokens.get(line),
                             names.getOrDefault(line, List.of()),
-                            heading);
+                            heading,
+                            chunker);
             if (one.isHeading()) heading = one.label();
             lines.add(one);
         }
         return new Sheet(lines, roster);
+    }
+
+    /// What people are called by what they do on this page alone, by the labels that stand before
+    /// their names: "Precentor: Rev. Elowen", "Three widows: Noor, Ilse".
+    private static Set<String> roles(
+            List<List<Token>> lines, Map<Integer, List<Names.Span>> names, Roster roster) {
+        Set<String> roles = new HashSet<>(roster.roles());
+        for (int line = 0; line < lines.size(); line++) {
+            List<Token> tokens = lines.get(line);
+            for (Names.Span span : names.getOrDefault(line, List.of())) {
+                int colon = span.from() - 1;
+                if (colon < 1 || !tokens.get(colon).low().equals(":")) continue;
+                String role = tokens.get(colon - 1).low();
+                boolean begins =
+                        colon < 4
+                                || tokens.subList(0, colon - 1).stream()
+                                        .anyMatch(token -> ENDS.contains(token.low()));
+                if (begins
+                        && role.length() > 3
+                        && Vocabulary.shipped().of(role).isEmpty()
+                        && Vocabulary.shipped().of(Names.singular(role)).isEmpty()
+                        && English.shipped().isNoun(role)) roles.add(role);
+            }
+        }
+        return roles;
     }
 
     private static Line line(
@@ -64,7 +97,8 @@ record Sheet(List<Line> lines, Roster roster) {
             String text,
             List<Token> tokens,
             List<Names.Span> names,
-            List<Chunk> heading) {
+            List<Chunk> heading,
+            Chunker chunker) {
         int colon = colon(tokens);
         boolean only = colon == tokens.size() - 1 && colon > 0;
         boolean shouted =
@@ -72,15 +106,15 @@ record Sheet(List<Line> lines, Roster roster) {
                         && tokens.stream().allMatch(token -> !token.isWord() || token.isShouted())
                         && tokens.stream().anyMatch(Token::isWord);
         if ((only || shouted) && number > 0) {
-            List<Chunk> meant = new Chunker().of(tokens, names);
+            List<Chunk> meant = chunker.of(tokens, names);
             return new Line(number, text, meant, List.of(), true);
         }
         List<Chunk> label = heading;
         if (colon > 0) {
-            List<Chunk> own = new Chunker().of(tokens.subList(0, colon), names(names, 0, colon));
+            List<Chunk> own = chunker.of(tokens.subList(0, colon), names(names, 0, colon));
             if (!own.isEmpty()) label = own;
         }
-        return new Line(number, text, label, clauses(number, tokens, names), false);
+        return new Line(number, text, label, clauses(number, tokens, names, chunker), false);
     }
 
     /// Where a label ends, or −1.
@@ -90,24 +124,35 @@ record Sheet(List<Line> lines, Roster roster) {
         return tokens.size() > 1 && tokens.getLast().low().equals(":") ? tokens.size() - 1 : -1;
     }
 
-    private static List<Clause> clauses(int line, List<Token> tokens, List<Names.Span> names) {
+    private static List<Clause> clauses(
+            int line, List<Token> tokens, List<Names.Span> names, Chunker chunker) {
         List<Clause> clauses = new ArrayList<>();
         int from = 0;
         for (int t = 0; t <= tokens.size(); t++) {
             boolean end =
-                    t == tokens.size() || ENDS.contains(tokens.get(t).low()) && !within(names, t);
+                    t == tokens.size()
+                            || ENDS.contains(tokens.get(t).low())
+                                    && !within(names, t)
+                                    && !isShort(tokens, t);
             boolean tooLong = t - from >= LONGEST_CLAUSE && !within(names, t);
             if (!end && !tooLong) continue;
             if (t > from) {
                 List<Token> part = tokens.subList(from, t);
                 List<Names.Span> there = names(names, from, t);
-                clauses.add(
-                        Clause.of(
-                                line, from == 0, List.copyOf(part), new Chunker().of(part, there)));
+                clauses.add(Clause.of(line, from == 0, List.copyOf(part), chunker.of(part, there)));
             }
             from = end ? t + 1 : t;
         }
         return clauses;
+    }
+
+    /// Whether a stop only ends a word cut short: "approx. 150".
+    private static boolean isShort(List<Token> tokens, int t) {
+        return t > 0
+                && t + 1 < tokens.size()
+                && tokens.get(t).low().equals(".")
+                && SHORT.contains(tokens.get(t - 1).low())
+                && !tokens.get(t + 1).isCapital();
     }
 
     private static boolean within(List<Names.Span> names, int t) {

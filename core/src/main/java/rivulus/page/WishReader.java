@@ -1,7 +1,9 @@
 package rivulus.page;
 
 import java.util.ArrayList;
+import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
@@ -9,8 +11,11 @@ import java.util.regex.Pattern;
 
 /// Who is to hear whom, in the many ways of saying it ([WishShapes]).
 final class WishReader {
-    private static final Set<String> LOUD = Set.of("loudspeakers", "pa");
+    static final Set<String> LOUD = Set.of("loudspeakers", "pa");
     private static final Set<String> PRONOUNS = Set.of("i", "they", "he", "she", "we", "everyone");
+
+    /// What goes out and is kept or sent, from which a part may be left out.
+    private static final Set<String> KEPT = Set.of("recording", "stream", "on-demand", "tracks");
 
     private final Gathered so;
 
@@ -52,6 +57,9 @@ final class WishReader {
         /// What is left to be read.
         private String coded;
 
+        /// How often something was said of who hears whom.
+        private int said;
+
         One(Sheet.Line line, Clause clause) {
             this.line = line;
             this.clause = clause;
@@ -61,11 +69,12 @@ final class WishReader {
 
         void read() {
             if (ofTheLast() || labelled()) return;
+            parts();
             same();
             if (complaint() || notTo()) return;
             each(WishShapes.NEITHER, this::mustNot);
             each(WishShapes.MUST_NOT, this::mustNot);
-            each(WishShapes.ONLY, m -> wish(either(m, "who"), "only", either(m, "whom")));
+            each(WishShapes.ONLY, this::only);
             each(
                     WishShapes.REACH,
                     m ->
@@ -73,14 +82,16 @@ final class WishReader {
                                     m.group("who"),
                                     m.group("not") == null ? "must" : "must not",
                                     m.group("whom")));
-            each(WishShapes.FOR_IS, m -> wish(m.group("who"), "only", m.group("whom")));
+            each(WishShapes.FOR_IS, this::forIs);
             each(WishShapes.MINUS, this::mixMinus);
             each(WishShapes.EACH_OTHER, this::eachOther);
             each(WishShapes.ONLY_GETS, m -> alone(m, m.group("who")));
             each(WishShapes.KEEP_OUT, this::mustNot);
-            if (so.effort.matcher(WishShapes.NEVER_OUT, coded).find()) programme();
-            coded = so.effort.matcher(WishShapes.NEVER_OUT, coded).replaceAll(" ");
+            each(WishShapes.KEPT_OUT, this::mustNot);
+            neverOut();
             if (clause.has(Meant.OUT)) each(WishShapes.NO_ON_IT, this::notOnIt);
+            each(WishShapes.TALKBACK_TO, this::talkbackTo);
+            each(WishShapes.INTERCOM, this::intercom);
             each(WishShapes.TALKS, this::talks);
             if (clause.has(Meant.OUT)) each(WishShapes.NOT_ON_OUT, this::notOnOut);
             each(WishShapes.ONLY_TO, m -> alone(m, either(m, "who")));
@@ -89,19 +100,23 @@ final class WishReader {
             if (clause.has(Meant.HEAR, Meant.OUT) || coded.contains(" carr")) {
                 bare();
                 each(WishShapes.MUST, this::must);
+                carried();
                 each(WishShapes.FRONTED, this::mustNot);
             }
-            each(WishShapes.GOES_TO, m -> wish(m.group("who"), "must", m.group("whom")));
+            each(WishShapes.GOES_TO, this::goesTo);
+            each(WishShapes.NOBODY_SELF, this::nobodySelf);
             each(WishShapes.BUT_SELF, m -> wish(m.group("who"), "must not", m.group("self")));
         }
 
-        /// Takes each place where a shape fits out of what is left.
+        /// Takes each place where a shape fits, and says something, out of what is left.
         private void each(Pattern shape, Take take) {
             Matcher matcher = so.effort.matcher(shape, coded);
             StringBuilder left = new StringBuilder();
             int at = 0;
             while (matcher.find()) {
+                int before = said;
                 take.of(matcher);
+                if (said == before) continue;
                 left.append(coded, at, matcher.start()).append("| ");
                 at = matcher.end();
             }
@@ -149,6 +164,11 @@ final class WishReader {
         ///
         /// @return whether the clause tells of then
         private boolean complaint() {
+            Matcher says = so.effort.matcher(WishShapes.SAYS_HEARS, coded);
+            while (says.find())
+                if (isSelf(clause.in(says.group("self"))))
+                    for (String ear : ears(says.group("who"))) add(ear, "must not", ear);
+            if (so.wishes.size() > before) return true;
             if (!clause.says("last", "complained", "complain", "never again", "again"))
                 return false;
             Matcher complaint = so.effort.matcher(WishShapes.COMPLAINT, coded);
@@ -168,6 +188,49 @@ final class WishReader {
             return true;
         }
 
+        /// "The recording without the open floor", "recording: only intro and talk": a part that is
+        /// not in what goes out.
+        private void parts() {
+            Optional<Chunk> out =
+                    clause.all(Meant.OUT).stream()
+                            .filter(c -> KEPT.contains(c.value()))
+                            .findFirst();
+            if (out.isEmpty() || so.parts.isEmpty()) return;
+            String words = clause.low().strip().replace('-', ' ');
+            List<Gathered.PartSoFar> only = new ArrayList<>();
+            List<Gathered.PartSoFar> not = new ArrayList<>();
+            for (Gathered.PartSoFar part : so.parts) {
+                if (so.plays.stream().anyMatch(p -> Gathered.key(p.name()).equals(part.key)))
+                    continue;
+                String name =
+                        Names.singular(part.key).equals(part.key)
+                                ? Pattern.quote(part.key) + "s?"
+                                : Pattern.quote(Names.singular(part.key)) + "s?";
+                String list =
+                        "(?:(?:the |of |in |for |during |from )*\\w+ (?:part )?(?:and|,|\\+|&|or) ){0,3}(?:the |of |in |for |during |from )*";
+                if (words.matches(".*\\b(?:only|just) " + list + name + "(?: .*)?")
+                        || words.matches(".*, " + list + name + "(?: part)? only(?: .*)?")
+                        || words.matches(".* " + name + "(?: part)? only(?: .*)?")) only.add(part);
+                else if (words.matches(
+                                ".*\\b(?:not|without|except|minus|no|never) "
+                                        + list
+                                        + name
+                                        + "(?: .*)?")
+                        || words.matches(
+                                ".*\\b"
+                                        + name
+                                        + "(?: part)?(?: and \\w+)? (?:is |are |goes |go )*(?:not|never)(?: .*)?"))
+                    not.add(part);
+            }
+            if (!only.isEmpty()) {
+                not.addAll(so.parts);
+                not.removeAll(only);
+            }
+            for (Gathered.PartSoFar part : not)
+                so.wish(out.get().value(), "must not", "everything", part.name, line.number());
+            if (!not.isEmpty()) said++;
+        }
+
         // By shapes
 
         private void mustNot(Matcher match) {
@@ -182,10 +245,60 @@ final class WishReader {
             more(match);
         }
 
+        private void only(Matcher match) {
+            wish(either(match, "who"), "only", either(match, "whom"));
+            moreNot(match.end(), either(match, "who"));
+        }
+
         /// Whom one hears, and nobody else does.
         private void alone(Matcher match, String who) {
             wish(who, "must", match.group("whom"));
             others(so.meant(clause.in(match.group("whom")), List.of()));
+        }
+
+        private void forIs(Matcher match) {
+            boolean only = match.group().contains("only ") || match.group().contains("just ");
+            Matcher none = so.effort.matcher(WishShapes.ELSE, coded);
+            only |= none.find(match.end()) && none.start() == match.end();
+            if (only) wish(match.group("who"), "only", match.group("whom"));
+        }
+
+        private void goesTo(Matcher match) {
+            wish(match.group("who"), "must", match.group("whom"));
+            if (match.group("not") != null)
+                wish(match.group("not"), "must not", match.group("whom"));
+        }
+
+        private void talkbackTo(Matcher match) {
+            if (!isTalkback(match.group("whom"))) return;
+            List<String> talkers = so.meant(clause.in(match.group("whom")), List.of());
+            heardBy(match.group("who"), talkers);
+            if (match.group("only") != null) others(talkers);
+        }
+
+        /// Those who are on an intercom hear each other.
+        private void intercom(Matcher match) {
+            if (!isTalkback(match.group("gear"))) return;
+            List<String> some = ears(match.group("whom"));
+            List<String> others = match.group("who") == null ? some : ears(match.group("who"));
+            for (String one : others)
+                for (String other : some) if (!one.equals(other)) add(one, "must", other);
+        }
+
+        private boolean isTalkback(String coded) {
+            return clause.in(coded).stream()
+                    .anyMatch(c -> List.of("talkback mic", "intercom").contains(c.value()));
+        }
+
+        /// "Room hears the guests, nobody himself": of all who hear in this clause.
+        private void nobodySelf(Matcher match) {
+            List<Chunk> said = clause.in(match.group());
+            if (!said.getFirst().value().equals("nobody") || !isSelf(said)) return;
+            Set<String> ears = new LinkedHashSet<>();
+            for (Facts.Wish wish : so.wishes)
+                if (wish.line() == line.number() && wish.hears().equals("must"))
+                    ears.add(wish.who());
+            for (String ear : ears) add(ear, "must not", ear);
         }
 
         private void mixMinus(Matcher match) {
@@ -205,10 +318,55 @@ final class WishReader {
 
         /// What follows a match by way of "no beds, no jingles": not that either.
         private void more(Matcher match) {
-            Matcher more = so.effort.matcher(WishShapes.MORE_NOT, coded);
             int at = match.end();
+            Matcher hears = so.effort.matcher(WishShapes.MORE_HEARS, coded);
+            while (hears.find(at) && hears.start() == at) {
+                wish(match.group("who"), "must", hears.group("whom"));
+                at = hears.end();
+            }
+            Matcher each = so.effort.matcher(WishShapes.AND_EACH_OTHER, coded);
+            if (each.find(at) && each.start() == at) {
+                List<String> all = ears(match.group("who"));
+                for (String one : all)
+                    for (String other : all) if (!one.equals(other)) add(one, "must", other);
+                at = each.end();
+            }
+            at = nothingElse(at, match.group("who"));
+            moreNot(at, match.group("who"));
+        }
+
+        /// "And no one else": then those are all.
+        private int nothingElse(int from, String who) {
+            Matcher none = so.effort.matcher(WishShapes.ELSE, coded);
+            if (!none.find(from) || none.start() != from) return from;
+            Chunk chunk = clause.in(none.group("none")).getFirst();
+            boolean isElse =
+                    chunk.value().equals("everyone else")
+                            && chunk.text().toLowerCase(Locale.ROOT).startsWith("no");
+            boolean but = chunk.value().equals("nobody") && none.group("whom") != null;
+            if (!isElse && !but) return from;
+            for (String ear : ears(who))
+                so.wishes.replaceAll(
+                        one ->
+                                one.who().equals(ear)
+                                                && one.line() == line.number()
+                                                && one.hears().equals("must")
+                                        ? new Facts.Wish(
+                                                ear,
+                                                "only",
+                                                one.whom(),
+                                                one.when(),
+                                                one.line(),
+                                                one.sure())
+                                        : one);
+            return none.end();
+        }
+
+        private void moreNot(int from, String who) {
+            int at = from;
+            Matcher more = so.effort.matcher(WishShapes.MORE_NOT, coded);
             while (more.find(at) && more.start() == at) {
-                wish(match.group("who"), "must not", more.group("whom"));
+                wish(who, "must not", more.group("whom"));
                 at = more.end();
             }
         }
@@ -275,6 +433,26 @@ final class WishReader {
             coded = "| ";
         }
 
+        /// "Without it going out", "not on air".
+        private void neverOut() {
+            Matcher out = so.effort.matcher(WishShapes.NEVER_OUT, coded);
+            StringBuilder left = new StringBuilder();
+            int at = 0;
+            boolean never = false;
+            while (out.find()) {
+                List<Chunk> said = clause.in(out.group());
+                if (!said.isEmpty()
+                        && said.stream()
+                                .noneMatch(c -> List.of("programme", "it").contains(c.value())))
+                    continue;
+                never = true;
+                left.append(coded, at, out.start()).append(' ');
+                at = out.end();
+            }
+            coded = left.append(coded.substring(at)).toString();
+            if (never) programme();
+        }
+
         private void programme() {
             Optional<Chunk> who = clause.first(Meant.NAME, Meant.ROLE, Meant.SOUND);
             if (who.isEmpty()) who = line.clauses().getFirst().first(Meant.NAME, Meant.SOUND);
@@ -283,10 +461,57 @@ final class WishReader {
             for (String name : names) so.wish("programme", "must not", name, "", line.number());
         }
 
+        /// What the one who was named first hears besides what else they do.
+        private void carried() {
+            if (clause.chunks().isEmpty()
+                    || !clause.chunks().getFirst().is(Meant.NAME, Meant.ROLE)
+                    || clause.chunks().getFirst().from() > 1) return;
+            String who = "<%s0> ".formatted(clause.chunks().getFirst().kind().letter());
+            each(
+                    WishShapes.CARRIED,
+                    m -> {
+                        String hears =
+                                m.group("not") != null
+                                        ? "must not"
+                                        : m.group("only") != null ? "only" : "must";
+                        wish(who, hears, m.group("whom"));
+                        if (m.group("but") != null) wish(who, "must not", m.group("but"));
+                        moreNot(m.end(), who);
+                    });
+        }
+
         // By labels
+
+        /// "Moyo: everything, self", "Ciaran: clean feed, no jingles".
+        private void feed() {
+            Matcher feed = so.effort.matcher(WishShapes.FEED, coded);
+            if (!feed.find()) return;
+            List<Chunk> who = clause.in(feed.group("who"));
+            if (!who.stream().allMatch(c -> c.is(Meant.NAME, Meant.ROLE, Meant.WAY))) return;
+            if (feed.group("clean") != null) mixMinus(feed);
+            else {
+                List<Chunk> whom = clause.in(feed.group("whom"));
+                boolean all =
+                        whom.stream()
+                                .anyMatch(
+                                        c ->
+                                                c.kind() == Meant.SOUND
+                                                        || List.of(
+                                                                        "everything",
+                                                                        "programme",
+                                                                        "themselves")
+                                                                .contains(c.value()));
+                if (!all || who.stream().anyMatch(c -> c.kind() != Meant.NAME)) return;
+                wish(feed.group("who"), "must", feed.group("whom"));
+            }
+            if (feed.group("but") != null) wish(feed.group("who"), "must not", feed.group("but"));
+            moreNot(feed.end(), feed.group("who"));
+        }
 
         /// "callers: no beds, no jingles", "stream: both games", "click: the drummer only".
         private boolean labelled() {
+            feed();
+            if (so.wishes.size() > before) return true;
             Matcher list = so.effort.matcher(WishShapes.LABELLED, coded);
             if (list.find()) labelled(list);
             Matcher label = so.effort.matcher(WishShapes.LABEL, coded);
@@ -304,8 +529,11 @@ final class WishReader {
             List<Chunk> label = clause.in(list.group("label"));
             List<Chunk> items = clause.in(list.group("list"));
             if (label.stream().allMatch(WishReader::isOut)
-                    && items.stream().allMatch(WishReader::isHeard))
+                    && items.stream().allMatch(WishReader::isHeard)) {
                 wish(list.group("label"), "must", list.group("list"));
+                if (list.group("but") != null)
+                    wish(list.group("label"), "must not", list.group("but"));
+            }
             boolean sound = label.stream().allMatch(chunk -> chunk.kind() == Meant.SOUND);
             if (!sound || !items.stream().allMatch(WishReader::isEar)) return;
             wish(list.group("list"), "must", list.group("label"));
@@ -315,6 +543,7 @@ final class WishReader {
         // What is added
 
         private void add(String ear, String hears, String source) {
+            said++;
             so.wish(ear, hears, source, when, line.number());
         }
 
@@ -338,11 +567,10 @@ final class WishReader {
             boolean thing =
                     sounds.size() == 1
                             && sounds.getFirst().text().matches("(?i)them|it|those|this|that")
-                            && !so.roster.it().isEmpty()
-                            && !clause.has(Meant.SOUND);
+                            && !it(sounds.getFirst()).isEmpty();
             for (String ear : ears(who))
                 for (String source :
-                        thing ? List.of(so.roster.it()) : so.meant(sounds, List.of(ear))) {
+                        thing ? List.of(it(sounds.getFirst())) : so.meant(sounds, List.of(ear))) {
                     boolean own =
                             ear.equals(source)
                                     && hears.equals("must")
@@ -350,6 +578,15 @@ final class WishReader {
                                     && !ear.equals("everyone");
                     if (!own) add(ear, only ? "only" : hears, source);
                 }
+        }
+
+        /// What is meant by "it": the sound last named before it in its clause, else what was
+        /// spoken of; nothing where a sound stands behind it.
+        private String it(Chunk it) {
+            List<Chunk> sounds = clause.all(Meant.SOUND);
+            for (Chunk sound : sounds.reversed())
+                if (sound.to() <= it.from()) return so.sound(sound);
+            return sounds.isEmpty() ? so.roster.it() : "";
         }
 
         /// Who hears, of some words: without what only says by which way; the name in place of what
@@ -365,6 +602,20 @@ final class WishReader {
                             && clause.tokens().get(first.from() - 1).low().matches(",|\\(|-")
                             && clause.chunks().getFirst().kind() == Meant.NAME;
             if (apposition) return so.meant(clause.chunks().subList(0, 1), List.of());
+            boolean she =
+                    chunks.size() == 1
+                            && first.kind() == Meant.SUBJECT
+                            && List.of("he", "she").contains(first.value());
+            if (she)
+                return so.roster
+                        .one(
+                                clause.all(Meant.NAME).stream()
+                                        .filter(name -> name.from() > first.from())
+                                        .map(name -> so.roster.get(name.value()))
+                                        .toList())
+                        .filter(Roster.Somebody::isNamed)
+                        .map(one -> List.of(one.name))
+                        .orElse(List.of());
             boolean named = chunks.stream().anyMatch(chunk -> chunk.kind() == Meant.NAME);
             List<Chunk> heard =
                     chunks.stream()

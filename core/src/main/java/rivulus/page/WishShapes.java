@@ -7,7 +7,7 @@ import java.util.regex.Pattern;
 final class WishShapes {
     /// One thing or person, with the small words around it.
     static final String ITEM =
-            "(?:(?:the|a|an|his|her|its|our|my|their|your|those|these|all|of|lots|same|other|old|any|some|in|little|good|own|us|two|both|from|at|with) )*(?:<C\\d+> )?(?:(?!less|not|no|minus|without|but|except|never|nor|neither|only|and|or|to|is|are|may|must|into|on|than|for|that|when|if|so|as|it|who|which|hate|hates|apart|nothing)\\w+ )??(?:<U\\d+> (?:(?!to|on|in|at|from|but)\\w+ )?(?=$|[,.)|]|and |not )|<[NRUOSGILWQ]\\d+> )(?:'s? |(?:one|ones|people|guests?|voice|voices|sound|sounds|side) )*";
+            "(?:(?:the|a|an|echo of|sound of|copy of|voice of|return of|his|her|its|our|my|their|your|those|these|all|of|lots|same|other|old|any|some|in|little|good|own|us|two|both|from|at) )*(?:<C\\d+> )?(?:(?!less|not|no|minus|with|without|but|except|never|nor|neither|only|and|or|to|is|are|may|must|into|on|than|for|that|when|if|so|as|it|who|which|hate|hates|apart|nothing)\\w+ )??(?:<U\\d+> (?:(?!to|on|in|at|from|but)\\w+ )?(?=$|[,.)|]|and |not )|<[NRUOSGILWQ]\\d+> )(?:'s? |(?:one|ones|people|guests?|voice|voices|sound|sounds|side) )*(?:(?:in|on|at|from) (?:the |our |my )?<L\\d+> (?!(?:on|to|into|in) ))?";
 
     /// Several of them.
     static final String LIST =
@@ -27,13 +27,14 @@ final class WishShapes {
     static final String WHOM =
             "(?:"
                     + ITEM
-                    + "(?:(?:, |and |& |\\+ |or |nor |/ |, and |plus |as well as )+(?!(?:\\w+ )?<Q)(?!(?:the )?<[A-Z]\\d+> (?:must|may|should|shall|can|does|do|will|is|are|has|have|not|never|<H|gets?|hates?|wants?|needs?))"
+                    + "(?:(?:, |and |& |\\+ |or |nor |/ |, and |plus |as well as )+(?!(?:\\w+ )?<Q)(?!<U\\d+> <[UH])(?!(?:the )?<[A-Z]\\d+> (?:must|may|should|shall|can|does|do|will|is|are|has|have|not|never|<H|gets?|hates?|wants?|needs?))"
                     + ITEM
                     + ")*)";
     static final String SMALL =
             "(?:(?:must|has|have|should|shall|can|is|are|to|also|may|will|would|like|be|able|all|always|each|both|really|of|course|still|who|that|do|does|want|wants|need|needs|by|phone|call|there|again|very|much|dearly|love|then|may|too|in the \\w+|at the \\w+|both|shall|let) )*";
     static final String NOT = "(?:not|never|neither|nor)";
-    static final String HEARS = "(?:<H\\d+> |carry |carries |plays? |has |have |gets? |takes? )";
+    static final String HEARS =
+            "(?:<H\\d+> |carry |carries |plays? |has |have |gets? |takes? |(?:wants?|needs?|likes?) (?=(?:the |a |his |her |my |our |their |that |lots of |more |some |only )*<[NSRIOQ]\\d+>))";
     static final String EXCEPT =
             "(?:(?:, |but |- |\\( ?)*(?:but|except|not|without|minus|less|no|apart from|bar|and not|nor|never|neither) (?:for |of |also |even )*(?<but>"
                     + PLAIN
@@ -47,7 +48,7 @@ final class WishShapes {
                             + SMALL
                             + "(?:"
                             + NOT
-                            + ") (?:(?:ever|to|be|able|even|allowed|necessarily|go|want|wants) )*<H\\d+> (?:to <H\\d+> |of |any |either )?(?<whom>"
+                            + ") (?:(?:ever|to|be|able|even|allowed|necessarily|go|want|wants) )*(?:<H\\d+>|have|get) (?:to <H\\d+> |of |any |either )?(?<whom>"
                             + WHOM
                             + ")");
     static final Pattern FRONTED =
@@ -86,6 +87,35 @@ final class WishShapes {
                             + WHOM
                             + ")"
                             + EXCEPT);
+    /// What one hears besides, said with the word again: "hears Malou, hears Tjorven".
+    static final Pattern MORE_HEARS =
+            Pattern.compile("\\G(?:, |and |but |, and )+<H\\d+> (?<whom>" + WHOM + ")");
+    /// What the one who was named first hears besides what else they do: "Bela wears headphones,
+    /// hears the metronome".
+    static final Pattern CARRIED =
+            Pattern.compile(
+                    "(?:, |and |; )(?:(?:also|must|should|only|can|may) )*(?<not>(?:does |do |must |should )?(?:not|never) )?<H\\d+> (?<only>only |just )?(?<whom>"
+                            + WHOM
+                            + ")"
+                            + EXCEPT);
+    /// "Moyo: everything, self", "Ciaran: clean feed".
+    static final Pattern FEED =
+            Pattern.compile(
+                    "^(?<who>"
+                            + PLAIN
+                            + "): (?:(?:an? |the )?(?<clean>clean feed|mix-minus|mix minus|n - <C\\d+>|n - 1) ?|(?<whom>"
+                            + WHOM
+                            + "))"
+                            + EXCEPT);
+    static final Pattern SAYS_HEARS =
+            Pattern.compile(
+                    "(?<who>"
+                            + PLAIN
+                            + ")(?:says?|said|complains?|complained|tells?|always|keeps?) (?:that |she |he |they |<[UQ]\\d+> )*<H\\d+> (?<self><U\\d+>)");
+    static final Pattern NOBODY_SELF =
+            Pattern.compile("<U\\d+> (?:<H\\d+> |ever |of <U\\d+> )*<U\\d+>");
+    static final Pattern AND_EACH_OTHER =
+            Pattern.compile("\\G(?:, |and )+(?:each other|one another) ");
     static final Pattern REACH =
             Pattern.compile(
                     "(?<whom>"
@@ -96,7 +126,18 @@ final class WishShapes {
                             + PLAIN
                             + ")");
     static final Pattern FOR_IS =
-            Pattern.compile("for (?<who>" + PLAIN + ")(?:it is |only |just )(?<whom>" + WHOM + ")");
+            Pattern.compile(
+                    "for (?<who>"
+                            + PLAIN
+                            + ")(?:(?:it|<U\\d+>) is |only |just )(?:only |just )?(?<whom>"
+                            + WHOM
+                            + ")");
+    /// "And nobody else", "and nothing but the organ", behind whom one hears.
+    static final Pattern ELSE =
+            Pattern.compile(
+                    "\\G(?:in an? <G\\d+> )?(?:, |- |and |but )+(?:<H\\d+> )?(?<none><U\\d+>)(?: but (?<whom>"
+                            + WHOM
+                            + "))?");
     static final Pattern BARE =
             Pattern.compile(
                     "^(?:and |but )?"
@@ -114,7 +155,7 @@ final class WishShapes {
             Pattern.compile("(?:no|not|without) (?<whom>" + WHOM + ")(?:on|in) <U\\d+>");
     static final Pattern MORE_NOT =
             Pattern.compile(
-                    "\\G(?:, |and |but |or |\\( ?)*(?:no|not|never|without|minus|nor|neither) (?:for |the )?(?<whom>"
+                    "\\G(?:in (?:stereo|mono|full) |dry |\\w+ly |loud and clear |(?:on|over|in|through|via) (?:the |his |her |an? )?(?:\\w+ )?(?:<[L]\\d+> )?<[GL]\\d+> )?(?:, |and |but |or |\\( ?)*(?:no|not|never|without|minus|nor|neither) (?:for |the )?(?<whom>"
                             + WHOM
                             + ")");
     static final Pattern NOT_ON_OUT =
@@ -126,7 +167,7 @@ final class WishShapes {
             Pattern.compile(
                     "(?<whom>"
                             + PLAIN
-                            + ")(?:, )?(?:(?:is|are|goes|go|comes|come|stays?|must|may|should|shall|can|be|kept|to|does|do|will|ever|heard) )*(?:not|never|nowhere)(?: (?:be|go|come|ever|to|heard|wanted|kept|back))* (?:on|in|into|to|over|through|out of|for) (?<who>"
+                            + ")(?:(?:from|off|by) (?:\\w+ ){0,2}<[GLN]\\d+> )?(?:, )?(?:(?:is|are|goes|go|comes|come|stays?|must|may|should|shall|can|be|kept|to|does|do|will|ever|heard) )*(?:not|never|nowhere)(?: (?:be|go|come|ever|to|heard|wanted|kept|back))* (?:on|in|into|to|over|through|out of|for) (?<who>"
                             + PLAIN
                             + ")");
     static final Pattern KEEP_OUT =
@@ -136,11 +177,30 @@ final class WishShapes {
                             + ")(?:out of|off|away from|from) (?<who>"
                             + PLAIN
                             + ")");
+    static final Pattern KEPT_OUT =
+            Pattern.compile(
+                    "(?<whom>"
+                            + PLAIN
+                            + ")(?:(?:is|are|be|to|must|should|shall|has|have) )+kept (?:out of|off|away from|from) (?<who>"
+                            + PLAIN
+                            + ")");
+    /// "Talkback -> Ondine's phones only".
+    static final Pattern TALKBACK_TO =
+            Pattern.compile(
+                    "(?<whom><G\\d+> )(?:(?:goes|is|only) )*(?:->|=>|→|>|to|into|for) (?<who><N\\d+>(?: (?:,|and|&|\\+) <N\\d+>)*) (?:'s? )?(?:<G\\d+> )?(?<only>only)?");
+    /// "Both on intercom with Pilvi".
+    static final Pattern INTERCOM =
+            Pattern.compile(
+                    "(?<whom>"
+                            + PLAIN
+                            + ")(?:is |are )?(?:on|by|over|share) (?:the |an? |one )?(?<gear><G\\d+> )(?:with (?<who>"
+                            + PLAIN
+                            + "))?");
     static final Pattern ONLY_TO =
             Pattern.compile(
                     "(?<whom>"
                             + PLAIN
-                            + ")(?:from (?:the |my )?<G\\d+> |off (?:the |my )?<G\\d+> )?(?:, )?(?:(?:goes|go|comes|is|are|just|talks?|speaks?) )*(?:only (?:to|into|in|on|for) (?<who>"
+                            + ")(?:(?:from|off) (?:the |my |same |our |his |her |an? )*<G\\d+> )?(?:, )?(?:(?:goes|go|comes|is|are|just|talks?|speaks?) )*(?:only (?:to|into|in|on|for) (?<who>"
                             + PLAIN
                             + ")|(?:to|into|in|on|for) (?<who2>"
                             + PLAIN
@@ -149,19 +209,21 @@ final class WishShapes {
             Pattern.compile(
                     "(?<whom>"
                             + PLAIN
-                            + ")(?:(?:goes|go|comes|come|is|are|to|be|also|heard|sent|played) )+(?:to|into|on|over|through|in) (?<who>"
+                            + ")(?:(?:goes|go|comes|come|is|are|to|be|also|heard|sent|played|can|could|may|must|should|shall) )+(?:to|into|on|over|through|in) (?<who>"
                             + PLAIN
-                            + ")");
+                            + ")(?:(?:at|in) \\w+ \\w+ )?(?:(?:, |but |and )*(?:not|never) (?:to|into|on|over|through|in) (?<not>"
+                            + PLAIN
+                            + "))?");
     static final Pattern TALKS =
             Pattern.compile(
                     "(?:(?<whom>"
                             + PLAIN
-                            + ")(?:, )?(?:(?:can|may|must|should|has|have|with|a|who|will|wants?|to|be|able|<G\\d+>) )*)?(?:talks?|<G\\d+>|speaks?|whispers?|comments?|talkback|talk back|cuts? in|says? \\w+|hints?)(?: \\w+){0,2} (?:to|into|in) (?<who>"
+                            + ")(?:, )?(?:(?:can|may|must|should|has|have|with|a|who|will|wants?|to|be|able|<G\\d+>) )*)?(?:talks?|<G\\d+>|speaks?|whispers?|comments?|talkback|talk back|cuts? in|says? \\w+|hints?)(?: (?!not|never)\\w+){0,2} (?:to|into|in) (?<who>"
                             + PLAIN
                             + ")(?<only>only)?");
     static final Pattern NEVER_OUT =
             Pattern.compile(
-                    "(?:without it going out|never goes? out|never out|not out|never on (?:the )?(?:air|<U\\d+>)|never <U\\d+>|not on (?:the )?<U\\d+>|without <U\\d+> <U\\d+>|without it <U\\d+>|that never <U\\d+>|not go on air|is never on air|isn't on air)");
+                    "(?:without it going out|never goes? out|never out|not out|never on (?:the )?(?:air|<U\\d+>)|never <U\\d+>|not on (?:the )?<U\\d+>|without <U\\d+> <U\\d+>|without it <U\\d+>|that never <U\\d+>|not <U\\d+>|not go on air|is never on air|isn't on air)");
     static final Pattern EACH_OTHER =
             Pattern.compile(
                     "(?<who>"
@@ -190,7 +252,9 @@ final class WishShapes {
                             + PLAIN
                             + ")(?:(?:from|off) (?:the |my |her |his )?(?:<U\\d+> )?<G\\d+> )?: (?<list>"
                             + WHOM
-                            + ")(?<only>only)?");
+                            + ")"
+                            + EXCEPT
+                            + "(?<only>only)?");
     static final Pattern SAME =
             Pattern.compile(
                     "(?<who>" + PLAIN + ")" + SMALL + "<H\\d+> (?:the same|the same thing)");

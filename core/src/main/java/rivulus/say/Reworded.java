@@ -230,7 +230,7 @@ final class Reworded {
                                 !Boolean.FALSE.equals(who.speaks())
                                         && !who.role().equals("audience");
                         case "guests" -> who.role().equals("guest");
-                        default -> false;
+                        default -> !who.called().isEmpty() && low.equals(who.called());
                     };
             if (meant) names.addAll(names(who));
         }

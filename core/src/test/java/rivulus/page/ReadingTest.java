@@ -196,4 +196,85 @@ class ReadingTest {
         assertThat(Reading.of("").plain()).isEmpty();
         assertThat(Reading.of("\n \n\t\n").plain()).isEmpty();
     }
+
+    private static final String PANEL =
+            """
+            Who owns the harbour? - panel in the guildhall
+            Precentor: Frau Elowen, radio mic
+            Speaker: Anselm, dials in with his mobile
+            Three widows: Hedda, Ilse, Runa, one clip on mic each
+            Maren and Teo in studio 1, an 8 channel interface
+            about sixty in the pews
+            up to 25 at home via the meeting link, muted
+            8 learners round two table mics
+            No stream, we record
+            battle music and chat alerts from the laptop
+            Maren hears the learners and the widows, the battle music in stereo, not the chat alerts
+            Maren and Teo hear Anselm, and each other
+            the Precentor must not hear an echo of herself
+            the home people hear Maren, nobody themselves
+            Director Yev talks to both widows and to Teo, not on air
+            """;
+
+    @Test
+    void labelsCountsAndGroupsOfAPageAreItsOwnWords() {
+        Facts facts = Reading.of(PANEL);
+        assertThat(facts.who())
+                .extracting(one -> (one.name() + one.called() + " " + one.by() + " " + one.count()))
+                .contains("Frau Elowen  1", "Anselm phone 1", "home people call 25", "  60", "  8")
+                .doesNotContain("Precentor  1");
+        assertThat(facts.gear())
+                .extracting(one -> one.count() + " " + one.kind())
+                .contains("1 interface", "1 clip-on mic")
+                .doesNotContain("8 interface");
+        assertThat(facts.listens()).extracting(Facts.Listens::kind).contains("recording");
+        assertThat(facts.listens()).extracting(Facts.Listens::kind).doesNotContain("stream");
+        assertThat(facts.plays())
+                .extracting(Facts.Plays::name)
+                .containsExactly("battle music", "chat alerts");
+        assertThat(wishes(facts))
+                .contains(
+                        "Maren must learners",
+                        "Maren must Hedda",
+                        "Maren must battle music",
+                        "Maren must not chat alerts",
+                        "Maren must Anselm",
+                        "Maren must Teo",
+                        "Teo must Maren",
+                        "Frau Elowen must not Frau Elowen",
+                        "home people must Maren",
+                        "home people must not home people",
+                        "Ilse must Yev",
+                        "Teo must Yev",
+                        "programme must not Yev");
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "Ivo: clean feed | Ivo must programme; Ivo must not Ivo",
+                "Ivo: everything but the jingles | Ivo must everything; Ivo must not jingles",
+                "talkback -> Ivo's headphones only | Ivo must Teo; everyone else must not Teo",
+                "Ivo wears headphones, hears Maren and the jingles | Ivo must Maren; Ivo must jingles",
+                "Ivo hears Maren, hears Bram | Ivo must Maren; Ivo must Bram",
+                "Ivo hears Maren and no one else | Ivo only Maren",
+                "the jingles from the laptop, not on the stream | stream must not jingles",
+                "Ivo says he hears himself | Ivo must not Ivo",
+                "the talkback is not in the programme | programme must not Teo"
+            })
+    void moreWaysOfSayingWhoHearsWhom(String line, String expected) {
+        Facts facts =
+                Reading.of(
+                        """
+                        A talk
+                        Maren, host
+                        Ivo and Bram, guests
+                        producer Teo with a talkback mic
+                        jingles from the laptop
+                        stream
+                        """
+                                + line);
+        assertThat(wishes(facts)).contains(expected.split("; "));
+    }
 }
