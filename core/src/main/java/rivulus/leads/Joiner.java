@@ -51,6 +51,7 @@ public final class Joiner {
     private final List<Template> boxes;
     private final List<String> freeLeads = new ArrayList<>();
     private final Set<Ref> taken = new HashSet<>();
+    private final Set<String> ids;
 
     /// A joiner for a show whose templates are in the catalogue.
     public Joiner(Show show, Catalogue catalogue, Leads leads) {
@@ -79,6 +80,7 @@ public final class Joiner {
         reader = new LeadReader(show, catalogue, leads);
         stock = Stock.of(show, show.rig().stock().isEmpty() ? List.of() : read.apply(reader));
         boxes = this.catalogue.templates().values().stream().filter(t -> t.kind().isBox()).toList();
+        ids = show.ids();
         for (Cable cable : show.rig().cables()) {
             taken.add(cable.from());
             taken.add(cable.to());
@@ -208,7 +210,7 @@ public final class Joiner {
     private void grow(Grown grown, BestFirst<Grown, Joining> search) {
         for (Template box : boxes) {
             if (isAgain(grown, box)) continue;
-            String id = show.freeId(box.id(), 1 + grown.boxes().size());
+            String id = Show.freeId(box.id(), 1 + grown.boxes().size(), ids);
             boolean owned = stock.has(box.id(), 1 + used(grown, box.id()));
             Device device =
                     Device.of(id, box.name(), box.id())

@@ -2,9 +2,11 @@ package rivulus.say;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import rivulus.disk.Extras;
 import rivulus.edit.Ids;
 import rivulus.edit.ShowEdits;
@@ -32,15 +34,21 @@ import rivulus.words.Words;
 /// Gear that was said put into a show: where it stands, who has it, on what it runs. What hangs on
 /// a network finds its other end by itself, as networks do; leads are laid only where somebody says
 /// so.
-record Fitting(Show show, Catalogue shipped) {
+///
+/// @param noWays pairs of machines between which there is none, by their kinds and free ports: they
+///     are not sought again
+record Fitting(Show show, Catalogue shipped, Set<String> noWays) {
     private static final int WAYS = 6;
+
+    /// So many pairs of one line that cannot be joined are told.
+    private static final int MOST_LACKING = 3;
 
     private Catalogue catalogue() {
         return show.kinds(shipped);
     }
 
     private Fitting with(Show other) {
-        return new Fitting(other, shipped);
+        return new Fitting(other, shipped, noWays);
     }
 
     private Template kind(Device device) {
@@ -199,6 +207,7 @@ record Fitting(Show show, Catalogue shipped) {
         Fitting now = this;
         for (String from : joins.from())
             for (String to : joins.to()) {
+                if (lacking.size() >= MOST_LACKING) return now.show;
                 Device a = show.rig().device(from).orElseThrow();
                 Device b = show.rig().device(to).orElseThrow();
                 Optional<Joining> way = now.way(a, b);
@@ -211,8 +220,27 @@ record Fitting(Show show, Catalogue shipped) {
     }
 
     private Optional<Joining> way(Device a, Device b) {
+        String pair = free(a) + " > " + free(b);
+        if (noWays.contains(pair)) return Optional.empty();
         Joiner joiner = new Joiner(show, shipped, Templates.leads());
-        return best(joiner.ways(a, b, WAYS).all()).or(() -> best(joiner.ways(b, a, WAYS).all()));
+        Optional<Joining> way =
+                best(joiner.ways(a, b, WAYS).all()).or(() -> best(joiner.ways(b, a, WAYS).all()));
+        if (way.isEmpty()) noWays.add(pair);
+        return way;
+    }
+
+    /// The kind of a device and which of its ports are free.
+    private String free(Device device) {
+        Set<Ref> taken = new HashSet<>();
+        for (Cable cable : show.rig().cables()) {
+            taken.add(cable.from());
+            taken.add(cable.to());
+        }
+        StringBuilder words = new StringBuilder(device.template());
+        for (Port port : kind(device).ports())
+            if (!taken.contains(new Ref(device.id(), port.id())))
+                words.append(' ').append(port.id());
+        return words.toString();
     }
 
     /// The cheapest way, but a computer rather by USB: that goes both ways.

@@ -39,11 +39,15 @@ final class Saying {
 
     private final Show show;
     private final Catalogue catalogue;
+    private final Set<String> noWays;
 
     /// Lines said to a show whose templates are in the catalogue.
-    Saying(Show show, Catalogue catalogue) {
+    ///
+    /// @param noWays between what there is no way, as lines before found
+    Saying(Show show, Catalogue catalogue, Set<String> noWays) {
         this.show = show;
         this.catalogue = catalogue;
+        this.noWays = noWays;
     }
 
     /// What comes of a line.
@@ -94,9 +98,10 @@ final class Saying {
             case Meaning.Part part -> part(to, part);
             case Meaning.Listener listener -> listener(to, listener);
             case Meaning.Tracks tracks -> tracks(to, tracks.at());
-            case Meaning.Plays plays -> new Fitting(to, catalogue).plays(plays);
+            case Meaning.Plays plays -> new Fitting(to, catalogue, noWays).plays(plays);
             case Meaning.Gear gear -> gear(to, gear, lacking);
-            case Meaning.Joins joins -> new Fitting(to, catalogue).joined(joins, besides, lacking);
+            case Meaning.Joins joins ->
+                    new Fitting(to, catalogue, noWays).joined(joins, besides, lacking);
             case Meaning.Picks picks ->
                     to.withKnob(
                             new Ref(picks.program(), picks.picker()),
@@ -110,7 +115,7 @@ final class Saying {
 
     private Show gear(Show to, Meaning.Gear gear, List<String> lacking) {
         long pieces = to.rig().devices().size() + gear.allPieces();
-        if (pieces <= MOST_GEAR) return new Fitting(to, catalogue).gear(gear);
+        if (pieces <= MOST_GEAR) return new Fitting(to, catalogue, noWays).gear(gear);
         lacking.add("that would be %d pieces of gear; %d can be said".formatted(pieces, MOST_GEAR));
         return to;
     }
@@ -151,7 +156,8 @@ final class Saying {
                 with.withCast(new Cast(people, with.cast().playback(), with.cast().extras()))
                         .withEars(ears);
         return afar
-                ? new Fitting(there, catalogue).afar(people.getLast(), Afar.ALL.get(who.by()))
+                ? new Fitting(there, catalogue, noWays)
+                        .afar(people.getLast(), Afar.ALL.get(who.by()))
                 : there;
     }
 

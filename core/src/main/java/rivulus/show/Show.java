@@ -225,13 +225,25 @@ public record Show(
     ///
     /// @param from the first number to try
     public String freeId(String stem, int from) {
+        return freeId(stem, from, ids());
+    }
+
+    /// An id that none of some is: the stem with a number behind it, cut so that the file takes it.
+    ///
+    /// @param from the first number to try
+    public static String freeId(String stem, int from, Set<String> taken) {
         String begins = stem.substring(0, Math.min(stem.length(), LONGEST_STEM));
-        Set<String> taken = new HashSet<>();
-        for (Device device : rig.devices()) taken.add(device.id());
-        for (Source source : sources()) taken.add(source.id());
         int n = from;
         while (taken.contains(begins + "-" + n)) n++;
         return begins + "-" + n;
+    }
+
+    /// The ids of every device, person and playback.
+    public Set<String> ids() {
+        Set<String> ids = new HashSet<>();
+        for (Device device : rig.devices()) ids.add(device.id());
+        for (Source source : sources()) ids.add(source.id());
+        return ids;
     }
 
     /// The kinds of gear there are for it: those that ship, and its own.
