@@ -52,6 +52,7 @@ public final class App extends Application {
         stage.show();
         if (words.size() == 2 && words.getFirst().equals("open"))
             window.open(Path.of(words.getLast()));
+        else if (words.isEmpty()) window.begin();
         window.tell(notes);
         window.offer(found.left());
     }

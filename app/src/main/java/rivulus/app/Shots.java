@@ -92,7 +92,7 @@ public final class Shots extends Application {
     }
 
     private void plan() {
-        shot("start", () -> {});
+        shot("start", window::begin);
         shot("mixes-echo", () -> window.openDemo(DemoShows.LANTERN_HOUR));
         shot("mixes-cure-preview", () -> focus(".cure"));
         shot("mixes-missing", () -> choose("call-in", "sunniva"));
@@ -144,6 +144,7 @@ public final class Shots extends Application {
                 "brief",
                 () -> {
                     session.stage().set(BriefStage.ID);
+                    press("#hears-tab");
                     choose("call-in", "sunniva");
                     session.source().set("bram");
                 });

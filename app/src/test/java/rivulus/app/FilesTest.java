@@ -6,10 +6,13 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.attribute.PosixFilePermissions;
 import java.util.Optional;
+import javafx.scene.Node;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import rivulus.app.brief.BriefStage;
+import rivulus.app.mixes.MixesStage;
 import rivulus.file.DemoShows;
 import rivulus.file.Journal;
 import rivulus.file.ShowFile;
@@ -33,11 +36,19 @@ class FilesTest {
     @Test
     void anEmptyWindowSaysWhatBelongsThereAndOffersIt() {
         try (Hand hand = Hand.atNewWindow(folder)) {
-            assertThat(hand.textIn("#start"))
-                    .contains("Nobody is listening yet", "The Lantern Hour", "Repaired");
+            assertThat(hand.find("#say-lines").isFocused()).as("one can write at once").isTrue();
+            assertThat(hand.textIn("#start")).contains("The Lantern Hour", "Repaired");
             assertThat(hand.textIn("#ear-rail")).contains("No ears yet.");
             hand.click("#open-lantern-hour");
             assertThat(hand.textsIn("#show-title")).containsExactly("The Lantern Hour");
+            assertThat(hand.session().stage().get()).isEqualTo(MixesStage.ID);
+            hand.press(KeyCode.CONTROL, KeyCode.N);
+            assertThat(hand.session().stage().get()).isEqualTo(BriefStage.ID);
+            assertThat(hand.find("#say-lines").isFocused()).isTrue();
+            hand.act(() -> hand.session().stage().set(MixesStage.ID));
+            hand.focus("#plan-show");
+            hand.press(KeyCode.SPACE);
+            assertThat(hand.find("#say-lines").isFocused()).isTrue();
         }
     }
 
@@ -83,7 +94,8 @@ class FilesTest {
                     Hand.onFx(
                             () -> {
                                 hand.session().document().take(cafe, file);
-                                return hand.find("#start").isVisible()
+                                Node start = hand.window().scene().lookup("#start");
+                                return start != null && start.isVisible()
                                         || hand.find("#no-ears").isVisible();
                             });
             assertThat(still).as("though nothing is drawn yet").isFalse();

@@ -98,6 +98,7 @@ final class Hand implements AutoCloseable {
         stage.setScene(window.scene());
         stage.show();
         stage.requestFocus();
+        window.begin();
         window.tell(notes);
         window.offer(found.left());
     }

@@ -40,8 +40,6 @@ class SayTest {
     @Test
     void aShowIsSaidLineByLineFromAnEmptyWindow() {
         try (Hand hand = Hand.atNewWindow(folder)) {
-            hand.focus("#plan-show");
-            hand.press(KeyCode.SPACE);
             assertThat(hand.session().stage().get()).isEqualTo(BriefStage.ID);
             assertThat(hand.find("#say-lines").isFocused()).isTrue();
             say(hand, "maren, host, reading room");
@@ -74,14 +72,14 @@ class SayTest {
                             ((TextArea) hand.find("#say-lines"))
                                     .setText(
                                             "Maren, host, she\nChoir, guests, 12 of them?\nstream"));
-            assertThat(hand.textIn("#say"))
+            assertThat(hand.textIn("#sheet"))
                     .contains(
                             "Maren · host · she", "not understood: 12 of them?", "Stream listens");
             hand.press(KeyCode.ENTER);
             assertThat(show(hand).cast().people()).hasSize(1);
             assertThat(((TextArea) hand.find("#say-lines")).getText())
                     .isEqualTo("Choir, guests, 12 of them?");
-            assertThat(hand.textIn("#say")).contains("was not understood");
+            assertThat(hand.textIn("#sheet")).contains("was not understood");
         }
     }
 
@@ -106,7 +104,7 @@ class SayTest {
                                             the stream gets everything
                                             perhaps a choir at the end
                                             bring a torch"""));
-            assertThat(hand.textIn("#say"))
+            assertThat(hand.textIn("#sheet"))
                     .contains("assumed: look whether", "2 lines stay", "≈ Caller 3 · caller")
                     .contains("Ottilie · host", "bring a torch · put aside");
             hand.press(KeyCode.ENTER);
@@ -127,12 +125,69 @@ class SayTest {
                     .containsExactly("Welcome 0", "Talk 0", "Questions 3");
             assertThat(((TextArea) hand.find("#say-lines")).getText())
                     .isEqualTo("perhaps a choir at the end\nbring a torch");
-            hand.focus("#say-answer");
-            hand.press(KeyCode.SPACE);
-            assertThat(hand.textIn("#say")).contains("≈ Band · guest");
+            hand.press(KeyCode.ALT, KeyCode.DIGIT1);
+            assertThat(hand.textIn("#sheet")).contains("≈ Choir · guest");
+            assertThat(hand.find("#say-lines").isFocused()).isTrue();
             hand.act(() -> ((TextArea) hand.find("#say-lines")).clear());
             hand.press(KeyCode.CONTROL, KeyCode.Z);
             assertThat(show(hand).cast().people()).isEmpty();
+        }
+    }
+
+    /// A page that is in neither docs nor tests, by keyboard alone: what is assumed is confirmed or
+    /// turned down, what is open answered, the rest taken as one step.
+    @Test
+    void whatWasReadIsConfirmedTurnedDownAndAnsweredByKeyboardAlone() {
+        try (Hand hand = Hand.atNewWindow(folder)) {
+            for (String line :
+                    new String[] {
+                        "Net mending night",
+                        "Hjalmar leads the talk, at the bench, headset",
+                        "Solve joins by video call, he must not hear himself",
+                        "perhaps Ragna by phone",
+                        "ferry tickets are at the kiosk"
+                    }) {
+                hand.type(line);
+                hand.press(KeyCode.SHIFT, KeyCode.ENTER);
+            }
+            assertThat(hand.textIn("#sheet-counted")).contains("1 to answer", "assumed");
+            assertThat(hand.textIn("#readings"))
+                    .contains(
+                            "1  Ragna · guest · afar, by phone",
+                            "2  nothing of sound: put it aside")
+                    .contains("≈ Solve must not hear themself")
+                    .contains("ferry tickets are at the kiosk · put aside");
+            hand.press(KeyCode.ALT, KeyCode.DIGIT2);
+            assertThat(hand.textIn("#sheet-counted")).doesNotContain("to answer");
+            assertThat(hand.textIn("#readings")).contains("perhaps Ragna by phone · put aside");
+
+            int turned = 0;
+            while (!hand.textIn("#reading-" + turned).contains("themself")) turned++;
+            hand.focus("#turn-down-" + turned);
+            hand.press(KeyCode.SPACE);
+            assertThat(hand.textIn("#readings")).doesNotContain("themself");
+            hand.focus("#say-again");
+            hand.press(KeyCode.SPACE);
+            assertThat(hand.textIn("#readings")).contains("≈ Solve must not hear themself");
+            hand.focus("#say-lines");
+            hand.press(KeyCode.ALT, KeyCode.ENTER);
+            assertThat(hand.textIn("#readings")).doesNotContain("≈");
+            assertThat(hand.textIn("#sheet-counted")).doesNotContain("assumed");
+
+            hand.press(KeyCode.ENTER);
+            assertThat(show(hand).cast().people())
+                    .extracting(Person::name)
+                    .containsExactlyInAnyOrder("Hjalmar", "Solve");
+            assertThat(show(hand).title()).isEqualTo("Net mending night");
+            assertThat(hand.textIn("#say")).contains("Hjalmar", "Solve");
+            hand.press(KeyCode.ESCAPE);
+            assertThat(hand.find("#chart").getParent().isVisible()).isTrue();
+            assertThat(hand.find("#sheet").isVisible()).isFalse();
+            hand.press(KeyCode.CONTROL, KeyCode.L);
+            assertThat(hand.find("#say-lines").isFocused()).isTrue();
+            assertThat(hand.find("#sheet").isVisible()).isTrue();
+            hand.press(KeyCode.CONTROL, KeyCode.Z);
+            assertThat(show(hand).title()).as("typed text is undone first").isNotEmpty();
         }
     }
 
@@ -281,7 +336,7 @@ class SayTest {
         try (Hand hand = Hand.atDemo(folder)) {
             hand.press(KeyCode.CONTROL, KeyCode.L);
             hand.press(KeyCode.TAB);
-            assertThat(hand.find("#section-show").isFocused()).isTrue();
+            assertThat(hand.find("#say-lines").isFocused()).isFalse();
             hand.press(KeyCode.SHIFT, KeyCode.TAB);
             assertThat(hand.find("#say-lines").isFocused()).isTrue();
             hand.press(KeyCode.SHIFT, KeyCode.TAB);
@@ -303,6 +358,7 @@ class SayTest {
             hand.act(() -> ((TextArea) hand.find("#say-lines")).setText(many.toString()));
             hand.press(KeyCode.ENTER);
             assertThat(show(hand).ears()).hasSize(40);
+            hand.press(KeyCode.ESCAPE);
             hand.act(() -> hand.session().ear().set("guest-30"));
             hand.act(() -> hand.session().source().set("clip-20"));
             Bounds port = inWindow(hand.find("#chart").getParent().getParent());

@@ -66,8 +66,6 @@ class TalkTest {
     @Test
     void theTalkIsSaidInThirtyLinesAndRemediedUntilTheProofIsClean() throws Exception {
         try (Hand hand = Hand.atNewWindow(folder)) {
-            hand.focus("#plan-show");
-            press(hand, KeyCode.SPACE);
             press(hand, KeyCode.SHIFT, KeyCode.TAB);
             hand.press(KeyCode.CONTROL, KeyCode.A);
             hand.type("The tide-table talk");
@@ -76,7 +74,7 @@ class TalkTest {
                 hand.type(line);
                 press(hand, KeyCode.ENTER);
                 keys += line.replaceAll("[^,:>]", "").length();
-                assertThat(hand.textIn("#say")).as(line).doesNotContain("not understood");
+                assertThat(hand.textIn("#sheet")).as(line).doesNotContain("not understood");
             }
             Show written =
                     ShowFile.open(

@@ -46,6 +46,7 @@ import rivulus.intake.Matching;
 import rivulus.mix.MixLanguage;
 import rivulus.plan.Pattern;
 import rivulus.rule.Rules;
+import rivulus.say.Answers;
 import rivulus.say.Page;
 import rivulus.sheet.Sheet;
 import rivulus.sheet.Sheets;
@@ -372,7 +373,10 @@ public final class Fuzzer {
             case LINES -> {
                 Page page =
                         Page.written(
-                                text, any(random, sound), PROVER.catalogue(), random.nextBoolean());
+                                text,
+                                any(random, sound),
+                                PROVER.catalogue(),
+                                random.nextBoolean() ? Answers.FIRST : Answers.NONE);
                 step();
                 holds(ShowFile.again(page.edit().after(), PROVER.catalogue()));
             }

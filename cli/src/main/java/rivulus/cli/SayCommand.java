@@ -20,6 +20,7 @@ import rivulus.disk.FileTrouble;
 import rivulus.disk.JsonText;
 import rivulus.file.Templates;
 import rivulus.page.Reading;
+import rivulus.say.Answers;
 import rivulus.say.Page;
 import rivulus.say.Said;
 import rivulus.show.Show;
@@ -60,18 +61,21 @@ final class SayCommand implements Callable<Integer> {
     @Override
     public Integer call() throws Exception {
         force.mayWrite(out);
-        boolean answered = answered();
+        Answers answered = answered();
         String page = page();
         Page read = Page.written(page, Show.untitled(), Templates.shipped(), answered);
         PrintWriter print = spec.commandLine().getOut();
-        if (json) print.print(JsonText.of(Reading.of(page, List.of(), answered, true).plain()));
+        if (json)
+            print.print(
+                    JsonText.of(Reading.of(page, List.of(), _ -> answered.all(), true).plain()));
         else write(print, read);
         if (out != null) force.save(read.edit().after(), out);
         return read.open() == 0 ? Main.FINE : Main.FOUND;
     }
 
-    private boolean answered() throws FileTrouble {
-        if (answers.isEmpty() || answers.equals("first")) return !answers.isEmpty();
+    private Answers answered() throws FileTrouble {
+        if (answers.isEmpty()) return Answers.NONE;
+        if (answers.equals("first")) return Answers.FIRST;
         throw new FileTrouble("--answers: say \"first\", or leave it out");
     }
 
@@ -109,6 +113,8 @@ final class SayCommand implements Callable<Integer> {
             String mark = !said.isClear() ? "  ?" : said.assumed() ? "  ~" : "   ";
             String trouble = said.trouble();
             print.printf("%s %s%n", mark, trouble.isEmpty() ? said.words() : trouble);
+            List<String> first = page.choices().getOrDefault(said.line(), List.of());
+            if (!first.isEmpty()) print.printf("      likeliest: %s%n", String.join("; ", first));
         }
         print.printf("%n%d to answer, %d assumed (~)%n", page.open(), page.assumed());
     }

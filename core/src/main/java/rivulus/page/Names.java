@@ -221,7 +221,7 @@ final class Names {
                 t = end;
             }
         }
-        for (Found one : found) if (isListed(one)) inside.add(one.name());
+        for (Found one : found) if (isListed(one) || isSubject(one)) inside.add(one.name());
         found.removeIf(
                 one ->
                         one.first()
@@ -244,6 +244,21 @@ final class Names {
         return !behind.isEmpty()
                 && behind.getFirst().from() == 0
                 && behind.getFirst().is(Meant.ROLE, Meant.WAY, Meant.SUBJECT);
+    }
+
+    /// Whether a sentence begins with it and somebody of that name does something, though it could
+    /// only be a verb: "Solve joins by video call".
+    private boolean isSubject(Found one) {
+        List<Token> tokens = lines.get(one.line());
+        if (one.to() >= tokens.size()) return false;
+        String low = tokens.get(one.from()).low();
+        String next = tokens.get(one.to()).low();
+        return english.isVerb(low)
+                && !english.isNoun(low)
+                && next.endsWith("s")
+                && next.length() > 2
+                && english.isVerb(next)
+                && !english.isFunction(next);
     }
 
     /// Whether two names are joined: then both are names.

@@ -8,6 +8,7 @@ import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.Predicate;
 
 /// Reads a page: who is there first, then what plays, what goes out and what is joined, then the
 /// parts of the evening, and last who hears whom, since that names all the rest.
@@ -16,13 +17,13 @@ public final class Reading {
     private final Gathered so;
     private final Set<Integer> open = new HashSet<>();
 
-    private final boolean answered;
+    private final Predicate<String> answered;
     /// Whether the first line is what the evening is called, if it is no more.
     private final boolean titled;
     /// The lines that are lists of parts of the evening.
     private final Set<Integer> lists = new HashSet<>();
 
-    private Reading(String page, List<String> known, boolean answered, boolean titled) {
+    private Reading(String page, List<String> known, Predicate<String> answered, boolean titled) {
         this.answered = answered;
         this.titled = titled;
         sheet = Sheet.of(page, known);
@@ -34,22 +35,23 @@ public final class Reading {
 
     /// What a page says.
     public static Facts of(String page) {
-        return of(page, List.of(), false, true);
+        return of(page, List.of(), _ -> false, true);
     }
 
     /// What a page says about an evening of which something is known before.
     ///
     /// @param known who is in it already, by name
-    /// @param answered whether what a line leaves open is taken as it is likeliest meant
+    /// @param answered the lines of which what they leave open is taken as it is likeliest meant
     /// @param titled whether the first line may be what the evening is called
-    public static Facts of(String page, List<String> known, boolean answered, boolean titled) {
+    public static Facts of(
+            String page, List<String> known, Predicate<String> answered, boolean titled) {
         return new Reading(page, known, answered, titled).facts();
     }
 
     private Facts facts() {
         List<Facts.Asked> asked = new ArrayList<>();
         for (Sheet.Line line : sheet.lines())
-            if (!answered && isOpen(line)) {
+            if (isOpen(line) && !answered.test(line.text())) {
                 open.add(line.number());
                 asked.add(new Facts.Asked(line.text(), question(line)));
             }
@@ -177,6 +179,12 @@ public final class Reading {
                                                         && clause.has(Meant.SILENT, Meant.WAY));
     }
 
+    /// How the page speaks of several without names.
+    private static String called(Roster.Somebody one) {
+        boolean here = !one.isNamed() && !one.isAfar() && !one.role.equals("audience");
+        return here ? one.words.stream().findFirst().orElse("") : one.called;
+    }
+
     private Facts told(List<Facts.Gear> gear, List<Facts.Asked> asked) {
         List<Facts.Who> who = new ArrayList<>();
         so.roster
@@ -202,7 +210,7 @@ public final class Reading {
                             one.by,
                             one.count == null ? null : one.count.intValue(),
                             one.isNamed() && one.speaks == null ? Boolean.TRUE : one.speaks,
-                            one.called,
+                            called(one),
                             one.line,
                             one.sure));
         List<Facts.Listens> listens = new ArrayList<>();

@@ -18,22 +18,25 @@ import rivulus.show.Show;
 /// say is read from the whole page, said again in plain lines ([Reworded]) and taken as assumed.
 /// What a line leaves open is asked, and what holds nothing of sound is put aside: both stay.
 final class OwnWords {
+    /// What a line that is put aside is read as.
+    private static final String NOTHING = "\u00b7";
+
     /// A title has so many words at most.
     private static final int LONGEST_TITLE = 10;
 
     private final String text;
     private final Show before;
     private final Catalogue catalogue;
-    private final boolean answered;
+    private final Answers answers;
     private final Taking taking;
     /// What each line is, read as a plain one.
     private final List<Said> plainly = new ArrayList<>();
     /// What each line came to, by its number.
     private final Map<Integer, List<Said>> said = new TreeMap<>();
 
-    /// @param answered whether what a line leaves open is taken as it is likeliest meant
-    OwnWords(String text, Show show, Catalogue catalogue, boolean answered) {
-        this.answered = answered;
+    /// @param answers what was said of what was read before
+    OwnWords(String text, Show show, Catalogue catalogue, Answers answers) {
+        this.answers = answers;
         this.text = text;
         this.before = show;
         this.catalogue = catalogue;
@@ -41,14 +44,24 @@ final class OwnWords {
     }
 
     Page page() {
-        List<String> raw = text.lines().filter(line -> !Line.of(line).isEmpty()).toList();
+        List<String> raw =
+                new ArrayList<>(text.lines().filter(line -> !Line.of(line).isEmpty()).toList());
         List<String> lines = raw.stream().map(Line::of).toList();
         List<Integer> own = new ArrayList<>();
         for (int l = 0; l < lines.size(); l++) {
+            if (answers.aside().contains(lines.get(l))) {
+                raw.set(l, NOTHING);
+                plainly.add(Said.dark(lines.get(l)));
+                said.put(l, new ArrayList<>(List.of(Said.aside(lines.get(l)))));
+                continue;
+            }
             Said plain = Said.of(lines.get(l), taking.show(), catalogue);
-            if (l == 0 && isTitle(plain, lines)) {
+            Said title = Said.titled(lines.get(l), taking.show());
+            if (l == 0 && isTitle(plain, lines) && !Answers.holds(answers.wrong(), title)) {
+                boolean looked = Answers.holds(answers.right(), title);
                 plainly.add(plain);
-                said.put(l, new ArrayList<>(List.of(entitled(lines.getFirst()))));
+                said.put(
+                        l, new ArrayList<>(List.of(taking.take(title).from(title.line(), looked))));
                 continue;
             }
             Said tried = taking.take(plain);
@@ -61,14 +74,40 @@ final class OwnWords {
             read(
                     lines,
                     own,
-                    Reading.of(String.join("\n", raw), known(), answered, !own.contains(0)));
+                    Reading.of(
+                            String.join("\n", raw),
+                            known(),
+                            line -> answers.isTaken(Line.of(line)),
+                            !own.contains(0)));
         List<Said> all = new ArrayList<>();
         List<String> left = new ArrayList<>();
         for (int l = 0; l < lines.size(); l++) {
             all.addAll(said.get(l));
             if (said.get(l).stream().noneMatch(Said::isClear)) left.add(lines.get(l));
         }
-        return new Page(text, before, all, left, Saying.edit(all, before, inOrder(taking.show())));
+        return new Page(
+                text,
+                before,
+                all,
+                left,
+                choices(all),
+                Saying.edit(all, before, inOrder(taking.show())));
+    }
+
+    /// What lines that leave something open would be taken as.
+    private Map<String, List<String>> choices(List<Said> all) {
+        if (all.stream().noneMatch(Said::isOpen)) return Map.of();
+        Page taken = new OwnWords(text, before, catalogue, answers.first()).page();
+        Map<String, List<String>> choices = new HashMap<>();
+        for (Said open : all)
+            if (open.isOpen())
+                choices.put(
+                        open.line(),
+                        taken.lines().stream()
+                                .filter(one -> one.line().equals(open.line()) && one.isClear())
+                                .map(Said::words)
+                                .toList());
+        return choices;
     }
 
     private List<String> known() {
@@ -87,10 +126,6 @@ final class OwnWords {
                 && lines.size() > 1
                 && nothingElse
                 && line.split(" ").length <= LONGEST_TITLE;
-    }
-
-    private Said entitled(String title) {
-        return taking.take(Said.titled(title, taking.show()));
     }
 
     /// The parts of the evening in the order in which they were said.
@@ -117,7 +152,10 @@ final class OwnWords {
             for (String part : plain.unclear()) words = words.replace(", " + part, "");
             if (!words.equals(line.words())) plain = Said.of(words, taking.show(), catalogue);
             if (isThere(plain)) continue;
-            Said tried = taking.take(plain).from(lines.get(line.line()), line.sure());
+            Said one = plain.from(lines.get(line.line()), line.sure());
+            if (Answers.holds(answers.wrong(), one)) continue;
+            boolean looked = Answers.holds(answers.right(), one);
+            Said tried = taking.take(one).from(one.line(), line.sure() || looked);
             if (tried.isClear()) said.get(line.line()).add(tried);
         }
         for (int l : own) {

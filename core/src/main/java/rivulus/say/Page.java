@@ -2,6 +2,7 @@ package rivulus.say;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import rivulus.disk.Line;
 import rivulus.edit.Edit;
 import rivulus.gear.Catalogue;
@@ -14,11 +15,19 @@ import rivulus.show.Show;
 /// @param lines what each says that says something; of a line in words of one's own several
 /// @param left the lines that were not understood, leave something open, cannot be, or hold nothing
 ///     of sound
+/// @param choices of each line that leaves something open what it would be taken as
 /// @param edit what the clear ones come to, as one step
-public record Page(String text, Show show, List<Said> lines, List<String> left, Edit edit) {
+public record Page(
+        String text,
+        Show show,
+        List<Said> lines,
+        List<String> left,
+        Map<String, List<String>> choices,
+        Edit edit) {
     public Page {
         lines = List.copyOf(lines);
         left = List.copyOf(left);
+        choices = Map.copyOf(choices);
     }
 
     /// A page of plain lines (docs/lines.md), read in a show whose templates are in the catalogue.
@@ -28,15 +37,15 @@ public record Page(String text, Show show, List<Said> lines, List<String> left, 
         for (String line : text.lines().map(Line::of).filter(l -> !l.isEmpty()).toList())
             lines.add(taking.take(Said.of(line, taking.show(), catalogue)));
         List<String> left = lines.stream().filter(said -> !said.isClear()).map(Said::line).toList();
-        return new Page(text, show, lines, left, Saying.edit(lines, show, taking.show()));
+        return new Page(text, show, lines, left, Map.of(), Saying.edit(lines, show, taking.show()));
     }
 
     /// A page as somebody writes it: plain lines as they stand, all others read by what they say in
     /// words of their own.
     ///
-    /// @param answered whether what a line leaves open is taken as it is likeliest meant
-    public static Page written(String text, Show show, Catalogue catalogue, boolean answered) {
-        return new OwnWords(text, show, catalogue, answered).page();
+    /// @param answers what was said of what was read before
+    public static Page written(String text, Show show, Catalogue catalogue, Answers answers) {
+        return new OwnWords(text, show, catalogue, answers).page();
     }
 
     /// How many lines leave something open.

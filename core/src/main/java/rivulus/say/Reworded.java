@@ -106,8 +106,10 @@ final class Reworded {
                 switch (who.role()) {
                     case "audience" -> "Audience";
                     case "caller" -> "Caller";
-                    case "musician" -> "Band";
-                    default -> who.by().isEmpty() ? "Guests" : "Guest online";
+                    default ->
+                            !who.by().isEmpty()
+                                    ? "Guest online"
+                                    : who.called().isEmpty() ? "Guests" : capital(who.called());
                 };
         boolean each = !who.by().isEmpty() && who.count() != null && who.count() <= NAMED;
         if (!each) return List.of(called);

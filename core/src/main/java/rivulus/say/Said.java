@@ -82,7 +82,7 @@ public record Said(
     }
 
     /// Whether it leaves something open, so that it may be taken as it is likeliest meant.
-    boolean isOpen() {
+    public boolean isOpen() {
         return lacking.equals(OPEN);
     }
 

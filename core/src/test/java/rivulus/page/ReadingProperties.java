@@ -10,6 +10,7 @@ import net.jqwik.api.Property;
 import net.jqwik.api.Provide;
 import rivulus.disk.JsonText;
 import rivulus.rule.Rules;
+import rivulus.say.Answers;
 import rivulus.say.Page;
 import rivulus.show.Show;
 
@@ -83,7 +84,7 @@ class ReadingProperties {
 
     @Property(tries = 40)
     void everyPageComesToAShow(@ForAll("pages") String page) {
-        Page read = Page.written(page, Show.untitled(), Rules.prover().catalogue(), false);
+        Page read = Page.written(page, Show.untitled(), Rules.prover().catalogue(), Answers.NONE);
         assertThat(read.edit().after()).isNotNull();
         assertThat(read.left()).allMatch(line -> !line.isBlank());
     }

@@ -40,7 +40,7 @@ class OwnWordsTest {
             """;
 
     private static Page read(String page) {
-        return Page.written(page, Show.untitled(), CATALOGUE, false);
+        return Page.written(page, Show.untitled(), CATALOGUE, Answers.NONE);
     }
 
     @Test
@@ -116,16 +116,83 @@ class OwnWordsTest {
                         "Evening\nMaren, host\nmaybe Ivo plays the harp",
                         Show.untitled(),
                         CATALOGUE,
-                        true);
+                        Answers.FIRST);
         assertThat(answered.edit().after().cast().people())
                 .extracting(Person::name)
                 .contains("Ivo");
     }
 
     @Test
+    void whatIsOpenOffersWhatItWouldBeAndIsAnsweredLineByLine() {
+        String text =
+                "Evening\nMaren, host\nmaybe Ivo plays the harp\nperhaps Runa by video call\nstream";
+        Page open = read(text);
+        assertThat(open.open()).isEqualTo(2);
+        assertThat(open.choices().get("maybe Ivo plays the harp").getFirst()).startsWith("Ivo · ");
+
+        Answers answers =
+                Answers.NONE
+                        .take("maybe Ivo plays the harp")
+                        .putAside("perhaps Runa by video call");
+        Page answered = Page.written(text, Show.untitled(), CATALOGUE, answers);
+        assertThat(answered.open()).isZero();
+        assertThat(answered.left()).containsExactly("perhaps Runa by video call");
+        assertThat(answered.edit().after().cast().people())
+                .extracting(Person::name)
+                .containsExactlyInAnyOrder("Maren", "Ivo");
+        Page again =
+                Page.written(
+                        text,
+                        Show.untitled(),
+                        CATALOGUE,
+                        answers.take("perhaps Runa by video call"));
+        assertThat(again.left()).isEmpty();
+    }
+
+    @Test
+    void aReadingIsConfirmedOrTurnedDown() {
+        String text =
+                "Evening\nOttilie leads the talk, at the lectern\nFenn joins by video call, he must not hear Ottilie";
+        Page page = read(text);
+        Said wish =
+                page.lines().stream()
+                        .filter(said -> said.meant() instanceof Meaning.Wishes)
+                        .findFirst()
+                        .orElseThrow();
+        Said fenn =
+                page.lines().stream()
+                        .filter(said -> said.words().startsWith("Fenn · "))
+                        .findFirst()
+                        .orElseThrow();
+        assertThat(wish.assumed()).isTrue();
+        Page looked =
+                Page.written(
+                        text,
+                        Show.untitled(),
+                        CATALOGUE,
+                        Answers.NONE.turnDown(wish).confirm(fenn));
+        assertThat(looked.edit().after().changes()).isEmpty();
+        assertThat(looked.lines())
+                .filteredOn(said -> said.words().equals(fenn.words()))
+                .singleElement()
+                .matches(said -> !said.assumed());
+        assertThat(looked.assumed()).isEqualTo(page.assumed() - 2);
+        assertThat(
+                        Page.written(
+                                        text,
+                                        Show.untitled(),
+                                        CATALOGUE,
+                                        Answers.NONE.turnDown(wish).confirm(wish))
+                                .edit()
+                                .after()
+                                .changes())
+                .hasSize(1);
+    }
+
+    @Test
     void whoIsThereIsNotAddedAgain() {
         Show show = read("Evening\nMaren, host\nIvo, guest").edit().after();
-        Page more = Page.written("Ivo must not hear himself", show, CATALOGUE, false);
+        Page more = Page.written("Ivo must not hear himself", show, CATALOGUE, Answers.NONE);
         assertThat(more.edit().after().cast().people()).hasSize(2);
         assertThat(more.lines())
                 .extracting(Said::words)

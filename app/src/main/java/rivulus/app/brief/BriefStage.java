@@ -6,6 +6,8 @@ import javafx.scene.Node;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
@@ -23,7 +25,12 @@ public final class BriefStage extends VBox implements Stage {
     public static final String TITLE = "Brief";
 
     private final Session session;
+    private final SheetPane sheet;
     private final SayPane say;
+    private final Runnable look;
+    private final VBox hearing = new VBox();
+    private final ToggleButton writes = new ToggleButton("The evening, written");
+    private final ToggleButton hears = new ToggleButton("Who hears whom");
     private final ToggleButton saying = new ToggleButton("Who and what");
     private final ToggleButton wishing = new ToggleButton("Wishes");
     private final VBox side = new VBox(10);
@@ -31,9 +38,12 @@ public final class BriefStage extends VBox implements Stage {
     /// The stage of a session.
     ///
     /// @param look turns to what a show comes to
-    public BriefStage(Session session, Runnable look) {
+    /// @param wanted what there is to do besides where nothing is said yet
+    public BriefStage(Session session, Runnable look, StartPage.Wanted wanted) {
         this.session = session;
-        say = new SayPane(session, look);
+        this.look = look;
+        sheet = new SheetPane(session, new StartPage(session, wanted));
+        say = new SayPane(session, sheet, look, this::opened);
         WishPane wishes = new WishPane(session);
         ToggleGroup tabs = new ToggleGroup();
         for (ToggleButton tab : List.of(saying, wishing)) {
@@ -64,12 +74,35 @@ public final class BriefStage extends VBox implements Stage {
                         source -> {
                             if (!source.isEmpty()) wishing.setSelected(true);
                         });
+        ToggleGroup middles = new ToggleGroup();
+        for (ToggleButton tab : List.of(writes, hears)) {
+            tab.setToggleGroup(middles);
+            tab.getStyleClass().setAll("pane-tab");
+        }
+        writes.setId("write-tab");
+        hears.setId("hears-tab");
+        middles.selectedToggleProperty()
+                .addListener(
+                        (_, was, is) -> {
+                            if (is == null) was.setSelected(true);
+                            turn();
+                        });
+        HBox halves = new HBox(writes, hears);
+        halves.getStyleClass().add("middle-tabs");
+        sheet.addEventHandler(
+                KeyEvent.KEY_PRESSED,
+                event -> {
+                    if (event.getCode() != KeyCode.ESCAPE || isEmpty()) return;
+                    hears.setSelected(true);
+                    event.consume();
+                });
         getStyleClass().add("stage");
         ScrollPane scroll = new HearingChart(session).scrolling();
         VBox.setVgrow(scroll, Priority.ALWAYS);
-        getChildren()
+        VBox.setVgrow(sheet, Priority.ALWAYS);
+        VBox.setVgrow(hearing, Priority.ALWAYS);
+        hearing.getChildren()
                 .addAll(
-                        Look.text("Who hears whom", "stage-title"),
                         Look.paragraph(
                                 "Filled: must be heard and is. Ring: may be heard and is. Bar: kept out, as wished. Empty: may be"
                                         + " heard and is not. A word"
@@ -77,6 +110,36 @@ public final class BriefStage extends VBox implements Stage {
                                 "soft",
                                 "legend"),
                         scroll);
+        getChildren().addAll(halves, sheet, hearing);
+        session.show().subscribe(_ -> begun());
+        hears.setSelected(!isEmpty());
+        writes.setSelected(isEmpty());
+        turn();
+    }
+
+    private boolean isEmpty() {
+        return SheetPane.isBlank(session.show().get());
+    }
+
+    /// The sheet while it is written on, else who hears whom.
+    private void turn() {
+        Look.show(sheet, writes.isSelected());
+        Look.show(hearing, hears.isSelected());
+    }
+
+    /// Where nothing is said the sheet is the stage; where a show was opened in its place one looks
+    /// at what it comes to.
+    private void begun() {
+        hears.setDisable(isEmpty());
+        if (isEmpty()) writes.setSelected(true);
+    }
+
+    /// A show was opened.
+    private void opened() {
+        if (isEmpty()) return;
+        boolean wrote = writes.isSelected();
+        hears.setSelected(true);
+        if (wrote && session.stage().get().equals(ID)) look.run();
     }
 
     @Override
@@ -105,8 +168,10 @@ public final class BriefStage extends VBox implements Stage {
         session.device().set("");
         session.stage().set(ID);
         saying.setSelected(true);
-        side.applyCss(); // what a pane scrolls is not in the window before its style is
-        say.focusLines();
+        writes.setSelected(true);
+        say.close();
+        applyCss(); // what a pane scrolls is not in the window before its style is
+        sheet.focusLines();
     }
 
     @Override

@@ -1,9 +1,7 @@
 package rivulus.app.mixes;
 
-import java.nio.file.Path;
 import java.util.List;
 import java.util.function.BiConsumer;
-import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.Supplier;
 import javafx.beans.property.BooleanProperty;
@@ -57,19 +55,9 @@ public final class MixesStage extends StackPane implements Stage, View<Sight> {
     /// The stage of a session.
     ///
     /// @param plan turns to where a show is said
-    /// @param open asks for a show to open
-    /// @param recent opens a file
-    /// @param example opens one of the evenings, by name
     /// @param afterwards where the keyboard goes once a remedy is taken
     public MixesStage(
-            Session session,
-            Runnable plan,
-            Runnable open,
-            Consumer<Path> recent,
-            Consumer<String> example,
-            Runnable afterwards,
-            BiConsumer<String, String> fault) {
-        StartPage.Wanted wanted = new StartPage.Wanted(plan, open, recent, example);
+            Session session, Runnable plan, Runnable afterwards, BiConsumer<String, String> fault) {
         this.session = session;
         findings = new FindingsPane(session, afterwards, fault);
         course = new Watercourse(session.device()::set, this::follow, this::listen);
@@ -97,10 +85,30 @@ public final class MixesStage extends StackPane implements Stage, View<Sight> {
         drawing.getStyleClass().add("stage");
         ofOneEar = List.of(scroll, resting, arrivals, ruler);
         drawing.getChildren().addAll(head, scroll, resting, arrivals, ruler, feeds);
-        getChildren().addAll(drawing, new StartPage(session, wanted));
+        getChildren().addAll(drawing, nobody(plan));
         session.draws(this);
         turn(false);
         clear();
+    }
+
+    /// What stands there while nobody listens.
+    private VBox nobody(Runnable plan) {
+        Button write = new Button("Write the evening down");
+        write.setId("plan-show");
+        write.getStyleClass().add("first-answer");
+        write.setOnAction(_ -> plan.run());
+        VBox nobody =
+                new VBox(
+                        12,
+                        Look.text("Nobody is listening yet", "stage-title"),
+                        Look.paragraph(
+                                "A show says who is in it, who listens, and how the gear is joined.",
+                                "soft"),
+                        write);
+        nobody.getStyleClass().add("start");
+        nobody.visibleProperty().bind(session.show().map(show -> show.ears().isEmpty()));
+        nobody.managedProperty().bind(nobody.visibleProperty());
+        return nobody;
     }
 
     /// Turns to every mix, or to what one listener hears.

@@ -30,6 +30,7 @@ import rivulus.remedy.Cures;
 import rivulus.remedy.Remedies;
 import rivulus.remedy.Remedy;
 import rivulus.rig.RigEdits;
+import rivulus.say.Answers;
 import rivulus.say.Page;
 import rivulus.search.Budget;
 import rivulus.show.Ear;
@@ -531,10 +532,10 @@ public final class Session implements AutoCloseable {
 
     /// Reads lines as they would be taken into the show as it is now; only the latest text counts.
     ///
-    /// @param answered whether what a line leaves open is taken as it is likeliest meant
-    public void understand(String text, boolean answered, Consumer<Page> then) {
+    /// @param answers what was said of what was read before
+    public void understand(String text, Answers answers, Consumer<Page> then) {
         Show now = show().get();
-        reading.ask(_ -> Page.written(text, now, shelf.prover().catalogue(), answered), then);
+        reading.ask(_ -> Page.written(text, now, shelf.prover().catalogue(), answers), then);
     }
 
     /// Does not tell some findings again.

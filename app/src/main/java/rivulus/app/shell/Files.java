@@ -44,15 +44,23 @@ final class Files {
     private final Session session;
     private final Layers layers;
     private final FileAsker asker;
+    private final Runnable write;
     private final Supplier<TemplateBench> bench;
 
     /// @param asker asks which file is meant
     /// @param bench opens the bench of gear
-    Files(Session session, Layers layers, FileAsker asker, Supplier<TemplateBench> bench) {
+    /// @param write turns to the sheet on which a show is said
+    Files(
+            Session session,
+            Layers layers,
+            FileAsker asker,
+            Supplier<TemplateBench> bench,
+            Runnable write) {
         this.session = session;
         this.layers = layers;
         this.asker = asker;
         this.bench = bench;
+        this.write = write;
     }
 
     private Panel panel(String title, String words) {
@@ -91,7 +99,11 @@ final class Files {
     }
 
     void newShow() {
-        orSaveFirst(() -> session.document().take(Show.untitled(), null));
+        orSaveFirst(
+                () -> {
+                    session.document().take(Show.untitled(), null);
+                    write.run();
+                });
     }
 
     /// A part of another show in place of this one's, after saying what goes.

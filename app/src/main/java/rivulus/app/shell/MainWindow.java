@@ -57,7 +57,7 @@ public final class MainWindow {
         Scaled scaled = new Scaled(layers, session.settings().scale());
         this.scene = new Scene(scaled, 1280, 800);
         this.asker = asker.orElseGet(() -> FileAsker.dialogs(scene.getWindow()));
-        this.files = new Files(session, layers, this.asker, this::bench);
+        this.files = new Files(session, layers, this.asker, this::bench, workspace::write);
         this.recovery = new Recovery(session, layers, files::orSaveFirst);
         session.settings().theme().addListener((_, _, theme) -> dress(theme));
         dress(session.settings().theme().get());
@@ -76,6 +76,11 @@ public final class MainWindow {
 
     private void accelerate(String keys, Runnable deed) {
         scene.getAccelerators().put(KeyCombination.valueOf(keys), deed);
+    }
+
+    /// Begins: where no show is open, one is written.
+    public void begin() {
+        if (session.show().get().ears().isEmpty()) workspace.write();
     }
 
     /// The scene to put on a stage.

@@ -8,6 +8,7 @@ import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import rivulus.app.brief.BriefStage;
+import rivulus.app.brief.StartPage;
 import rivulus.app.day.DayStage;
 import rivulus.app.levels.LevelsStage;
 import rivulus.app.look.Look;
@@ -31,6 +32,7 @@ final class Workspace extends BorderPane {
     private final StackPane middle = new StackPane();
     private final Door<MixesStage> mixes;
     private final Door<RigStage> rig;
+    private final Door<BriefStage> brief;
     private final List<Door<?>> stages;
     private final Button drawer = new Button("Findings");
     private boolean drawerOpen;
@@ -49,11 +51,18 @@ final class Workspace extends BorderPane {
                                 new RigStage(
                                         session, kind -> window.openBench(kind, Optional.empty())),
                         RigStage::commands);
-        Door<BriefStage> brief =
+        brief =
                 new Door<>(
                         BriefStage.ID,
                         BriefStage.TITLE,
-                        () -> new BriefStage(session, () -> session.stage().set(MixesStage.ID)),
+                        () ->
+                                new BriefStage(
+                                        session,
+                                        () -> session.stage().set(MixesStage.ID),
+                                        new StartPage.Wanted(
+                                                () -> window.files().openShow(),
+                                                window::open,
+                                                window::openDemo)),
                         BriefStage::commands);
         Door<DayStage> day =
                 new Door<>(
@@ -74,9 +83,6 @@ final class Workspace extends BorderPane {
                                 new MixesStage(
                                         session,
                                         () -> brief.get().say(),
-                                        () -> window.files().openShow(),
-                                        window::open,
-                                        window::openDemo,
                                         this::focusEars,
                                         (ear, source) -> day.get().find(ear, source)),
                         MixesStage::commands);
@@ -159,6 +165,11 @@ final class Workspace extends BorderPane {
         drawer.setText(drawerOpen ? "Close drawer" : "Open drawer");
         boolean shown = !narrow || drawerOpen || !session.device().get().isEmpty();
         setRight(shown ? side : null);
+    }
+
+    /// Turns to the sheet on which a show is said.
+    void write() {
+        brief.get().say();
     }
 
     /// Turns to the catalogue.

@@ -1,4 +1,4 @@
-package rivulus.app.mixes;
+package rivulus.app.brief;
 
 import java.nio.file.Path;
 import java.util.List;
@@ -15,18 +15,17 @@ import rivulus.app.look.Look;
 import rivulus.app.session.Session;
 import rivulus.file.Evening;
 
-/// What there is to do where nothing is said yet: plan, open, go on, or look at an evening that
-/// somebody else built.
-final class StartPage extends VBox {
+/// What there is to do besides where nothing is said yet: open a show, go on with one, or look at
+/// an evening that somebody else built.
+public final class StartPage extends VBox {
     private static final int RECENT_SHOWN = 4;
 
     /// What is asked for.
     ///
-    /// @param plan turns to where a show is said
     /// @param open asks for a show to open
     /// @param recent opens that file
     /// @param example opens the evening of that name
-    record Wanted(Runnable plan, Runnable open, Consumer<Path> recent, Consumer<String> example) {}
+    public record Wanted(Runnable open, Consumer<Path> recent, Consumer<String> example) {}
 
     private final Wanted wanted;
     private final Session session;
@@ -38,8 +37,6 @@ final class StartPage extends VBox {
         this.wanted = wanted;
         getStyleClass().add("start");
         setId("start");
-        visibleProperty().bind(session.show().map(show -> show.ears().isEmpty()));
-        managedProperty().bind(visibleProperty());
         visibleProperty().addListener((_, _, _) -> layOutIfSeen());
         Platform.runLater(this::layOutIfSeen);
     }
@@ -49,10 +46,6 @@ final class StartPage extends VBox {
     }
 
     private void layOut() {
-        Button plan = new Button("Plan a show");
-        plan.setId("plan-show");
-        plan.getStyleClass().add("first-answer");
-        plan.setOnAction(_ -> wanted.plan().run());
         Button open = new Button("Open a show …");
         open.setId("open-show");
         open.setOnAction(_ -> wanted.open().run());
@@ -61,12 +54,7 @@ final class StartPage extends VBox {
         VBox content =
                 new VBox(
                         12,
-                        Look.text("Nobody is listening yet", "stage-title"),
-                        Look.paragraph(
-                                "A show says who is in it, who listens, and how the gear is joined."
-                                        + " Say it in words of your own, or drop a .rivulus file here.",
-                                "soft"),
-                        new HBox(8, plan, open),
+                        opening(open),
                         recent,
                         Look.text("Look at an evening", "pane-title", "others"),
                         examples);
@@ -79,6 +67,12 @@ final class StartPage extends VBox {
                 .addListener(
                         (ListChangeListener<Path>) _ -> fillRecent(session.settings().recent()));
         fillRecent(session.settings().recent());
+    }
+
+    private static HBox opening(Button open) {
+        HBox row = new HBox(12, open, Look.text("or drop a .rivulus file on this window", "soft"));
+        row.setAlignment(Pos.CENTER_LEFT);
+        return row;
     }
 
     private void fillRecent(List<Path> files) {
