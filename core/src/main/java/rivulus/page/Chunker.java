@@ -232,7 +232,7 @@ final class Chunker {
                     one.kind() == Meant.GROUP
                             && one.text().equalsIgnoreCase("both")
                             && next.from() == one.to()
-                            && next.is(Meant.ROLE, Meant.NAME);
+                            && next.is(Meant.ROLE, Meant.NAME, Meant.SOUND);
             boolean owns =
                     one.kind() == Meant.ROLE
                             && next.kind() == Meant.ROLE
@@ -245,7 +245,7 @@ final class Chunker {
                             && next.is(Meant.INSTRUMENT, Meant.SOUND, Meant.ROLE, Meant.OUT);
             boolean carries =
                     next.kind() == Meant.DOES
-                            && next.text().matches("(?i)plays?")
+                            && next.text().matches("(?i)plays?(?: the)?")
                             && next.from() == one.to()
                             && one.is(Meant.GEAR, Meant.OUT);
             boolean summons =
@@ -253,7 +253,12 @@ final class Chunker {
                             && one.text().matches("(?i)calls?|phones?|rings?")
                             && next.from() == one.to()
                             && next.is(Meant.GROUP, Meant.NAME);
-            if (both || owns || possessive || summons) chunks.remove(c);
+            boolean passive =
+                    one.kind() == Meant.HEAR
+                            && one.text().matches("(?i)gets?|got|getting")
+                            && one.to() < tokens.size()
+                            && tokens.get(one.to()).low().endsWith("ed");
+            if (both || owns || possessive || summons || passive) chunks.remove(c);
             else if (carries) chunks.remove(c + 1);
         }
         for (int c = 0; c < chunks.size(); c++) {
@@ -355,7 +360,9 @@ final class Chunker {
             return role(low.toString())
                     .map(role -> chunk(Meant.ROLE, role, tokens, from, to, Double.NaN));
         Vocabulary.Sense sense = senses.getFirst();
-        if (isSpeaker(low.toString(), tokens, to))
+        if (low.toString().equals("rest") && from > 0 && !low(tokens, from - 1).equals("the"))
+            return Optional.of(chunk(Meant.SILENT, "silent", tokens, from, to, Double.NaN));
+        if (from == 0 && isSpeaker(low.toString(), tokens, to))
             return Optional.of(chunk(Meant.ROLE, "guest", tokens, from, to, Double.NaN));
         if (sense.kind() == Meant.SILENT
                 && to == from + 1

@@ -31,6 +31,15 @@ record Clause(int line, boolean first, List<Token> tokens, List<Chunk> chunks, S
         coded.append(token.low()).append(' ');
     }
 
+    /// The same up to a token.
+    Clause until(int to) {
+        return of(
+                line,
+                first,
+                tokens.subList(0, to),
+                chunks.stream().filter(chunk -> chunk.to() <= to).toList());
+    }
+
     /// The chunks of a part of the coded text, in their order.
     List<Chunk> in(String part) {
         List<Chunk> found = new ArrayList<>();

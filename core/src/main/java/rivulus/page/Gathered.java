@@ -1,6 +1,7 @@
 package rivulus.page;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -31,6 +32,8 @@ final class Gathered {
     final Map<String, Integer> listensAt = new LinkedHashMap<>();
     final List<Facts.Gear> gear = new ArrayList<>();
     final List<Facts.Joined> joined = new ArrayList<>();
+    /// Whom the labels of lines stand for, by their words.
+    final Map<String, List<String>> labels = new HashMap<>();
     final List<PartSoFar> parts = new ArrayList<>();
     final List<Facts.Wish> wishes = new ArrayList<>();
     final List<Facts.Level> levels = new ArrayList<>();
@@ -136,12 +139,16 @@ final class Gathered {
         return switch (chunk.kind()) {
             case NAME -> {
                 Roster.Somebody who = roster.get(chunk.value());
-                yield List.of(who.name);
+                List<String> those = who.signed ? List.of() : labelled(chunk);
+                yield those.isEmpty() ? List.of(who.name) : those;
             }
-            case ROLE -> role(chunk);
+            case ROLE -> {
+                List<String> those = labelled(chunk);
+                yield those.isEmpty() ? role(chunk) : those;
+            }
             case GROUP, SUBJECT -> group(chunk, themselves);
             case OUT -> List.of(chunk.value().equals("house") ? "house" : chunk.value());
-            case SOUND -> List.of(sound(chunk));
+            case SOUND -> sounds(chunk);
             case GEAR ->
                     switch (chunk.value()) {
                         case "loudspeakers", "pa" -> List.of("house");
@@ -206,7 +213,14 @@ final class Gathered {
                 : owners;
     }
 
+    /// Whom a label stands for that the page puts before their names: "Stage: Maren and Odd".
+    private List<String> labelled(Chunk chunk) {
+        return labels.getOrDefault(key(chunk.text()), List.of());
+    }
+
     private List<String> place(Chunk chunk) {
+        List<String> those = labelled(chunk);
+        if (!those.isEmpty()) return those;
         String low = chunk.text().toLowerCase(Locale.ROOT);
         List<String> there =
                 roster.there().stream()
@@ -295,6 +309,23 @@ final class Gathered {
                         && roster.all().stream()
                                 .noneMatch(one -> one.name.equals(subject.getFirst()));
         return group || subject.size() > 1 || several.isEmpty() ? subject : several;
+    }
+
+    /// "Both games", "the clips": all of that kind, where none is called so.
+    private List<String> sounds(Chunk chunk) {
+        if (!isAllOf(chunk)) return List.of(sound(chunk));
+        return plays.stream()
+                .filter(one -> one.kind().equals(chunk.value()))
+                .map(Facts.Plays::name)
+                .toList();
+    }
+
+    /// Whether a word means all that is played of its kind.
+    boolean isAllOf(Chunk sound) {
+        String low = key(sound.text());
+        return low.equals(sound.value() + "s")
+                && plays.stream().filter(one -> one.kind().equals(sound.value())).count() > 1
+                && plays.stream().noneMatch(one -> key(one.name()).equals(low));
     }
 
     /// The name of something played: as it was first said.

@@ -65,6 +65,8 @@ final class GearReader {
     /// Of one kind: how many were said at once at most, and whose.
     private static final class Kind {
         double said;
+        /// How many more there are than what was said before and who has one.
+        double more;
         boolean many;
         int line = -1;
         /// Whether it is a computer that is told apart by a name of its own.
@@ -103,7 +105,8 @@ final class GearReader {
                 if (whose.size() == 1 || each || Double.isNaN(count) || count >= whose.size())
                     for (String who : whose) if (!kind.whose.contains(who)) kind.whose.add(who);
                 if (!Double.isNaN(count) && !each && count > 1) here.merge(key, count, Double::sum);
-            } else if (!Double.isNaN(count)) here.merge(key, count, Double::sum);
+            } else if (!Double.isNaN(count) && isApart(clause)) kind.more += count;
+            else if (!Double.isNaN(count)) here.merge(key, count, Double::sum);
             else if (several) kind.many = true;
             else if (kind.said == 0 && kind.whose.isEmpty()) here.merge(key, 1.0, Math::max);
         }
@@ -117,6 +120,14 @@ final class GearReader {
         boolean own =
                 Chunker.COMPUTERS.contains(gear.value()) && low.contains(" ") && !low.endsWith("s");
         return own ? gear.text() : gear.value();
+    }
+
+    /// Whether a clause speaks of pieces that stand somewhere by themselves, and are nobody's: "two
+    /// microphones hang above the choir".
+    private static boolean isApart(Clause clause) {
+        return !clause.has(Meant.NAME)
+                && clause.tokens().stream()
+                        .anyMatch(t -> t.low().matches("hangs?|above|overhead|over"));
     }
 
     private static boolean isSeveral(Chunk gear) {
@@ -142,7 +153,8 @@ final class GearReader {
             if (PARTS.contains(low) && t > 0 && clause.tokens().get(t - 1).isNumber()) return 1;
             if (low.equals("a") || low.equals("an") || low.equals("another")) return 1;
             if (low.equals("pair")) return 2;
-            if (low.equals(",") || low.equals("and") || DEFINITE.contains(low)) return Double.NaN;
+            boolean cut = !Character.isLetterOrDigit(low.charAt(0)) && !"×-".contains(low);
+            if (cut || low.equals("and") || DEFINITE.contains(low)) return Double.NaN;
         }
         // "mics: 4", "headphones 3"
         for (Chunk chunk : clause.all(Meant.COUNT))
@@ -281,7 +293,7 @@ final class GearReader {
                     boolean plain = Chunker.COMPUTERS.contains(value);
                     long own = plain ? kinds.values().stream().filter(one -> one.own).count() : 0;
                     if (plain && kind.said <= 1 && own > 0 && kind.whose.isEmpty()) return;
-                    double left = kind.said - kind.whose.size() - own;
+                    double left = Math.max(0, kind.said - kind.whose.size() - own) + kind.more;
                     boolean mic =
                             value.equals("mic")
                                     && kinds.keySet().stream()

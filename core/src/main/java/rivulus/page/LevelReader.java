@@ -9,7 +9,7 @@ import java.util.regex.Pattern;
 final class LevelReader {
     private static final Pattern SAID =
             Pattern.compile(
-                    "(?i)(?:(?:about|around|at|some|within|under|over) )?[-−–]?\\d+(?:[.,]\\d+)? ?(?:db|dB|ms|milliseconds|seconds|sec)\\b(?: (?:under|below|lower|down|over|above|louder|softer|late|later|behind|delayed)(?: (?:the |a )?[\\p{L}']+){0,3})?|(?:about |at |like )?\\b(?:half|a third|1/3)\\b(?: (?:of|as loud as) (?:the |my |his )?[\\p{L}']+)?|(?:a bit |much |a little |ever so )?\\b(?:louder|quieter|softer|softly|quietly|lower|soft|low)\\b(?: (?:than|under) (?:the |a )?[\\p{L}']+(?: [\\p{L}]+)?)?|as early as (?:possible|it goes)|-\\d+ (?:under|below) (?:speech|voice|voices)");
+                    "(?i)(?:(?:about|around|at|some|within|under|over) )?[-−–]?\\d+(?:[.,]\\d+)? ?(?:db|dB|ms|milliseconds|seconds|sec)\\b(?: (?:under|below|lower|down|over|above|louder|softer|late|later|behind|delayed)(?: (?:the |a )?[\\p{L}']+){0,3})?|(?:about |at |like |by )(?:half|a third|1/3)\\b(?: (?:of|as loud as) (?:the |my |his )?[\\p{L}']+)?|\\b(?:half|a third|1/3) (?:of|as loud as|the level of) (?:the |my |his )?[\\p{L}']+|(?:a bit |much |a little |ever so )?\\b(?:louder|quieter|softer|softly|quietly|lower|soft|low)\\b(?: (?:than|under) (?:the |a )?[\\p{L}']+(?: [\\p{L}]+)?)?|as early as (?:possible|it goes)|-\\d+ (?:under|below) (?:speech|voice|voices)");
 
     private final Gathered so;
 

@@ -137,6 +137,19 @@ final class Names {
                     "pm",
                     "club",
                     "st");
+    /// Common words that people are called, too: with a capital they are names even where a
+    /// sentence begins.
+    private static final Set<String> GIVEN =
+            Set.of(
+                    "odd", "per", "hope", "grace", "rose", "joy", "faith", "iris", "pearl", "dean",
+                    "rob", "frank", "chase", "drew", "pat", "sue", "nick", "ray", "gene", "eve",
+                    "olive", "ivy", "ruby", "amber", "violet", "lily", "heather", "ginger", "basil",
+                    "victor", "earl", "duke", "don", "ted", "norm", "woody", "rusty", "randy",
+                    "sandy", "chip", "herb", "cliff", "glen", "brook", "reed", "robin", "martin",
+                    "jay", "wade", "lance", "pierce", "carol", "melody", "penny", "bob", "fern",
+                    "hazel", "holly", "laurel", "myrtle", "daisy", "poppy", "jasmine", "rowan",
+                    "ash", "clay", "dale", "heath", "lee", "forest", "stone", "wolf", "wren",
+                    "dagmar", "sonny", "buddy", "skip", "tab", "gale", "misty", "star", "solve");
     private static final Set<String> QUOTES = Set.of("\"", "“", "”", "„");
 
     /// Behind these stands a place more often than a person.
@@ -221,7 +234,10 @@ final class Names {
                 t = end;
             }
         }
-        for (Found one : found) if (isListed(one) || isSubject(one)) inside.add(one.name());
+        for (Found one : found)
+            if (isListed(one)
+                    || isSubject(one)
+                    || GIVEN.contains(one.name().toLowerCase(Locale.ROOT))) inside.add(one.name());
         found.removeIf(
                 one ->
                         one.first()
@@ -293,7 +309,8 @@ final class Names {
                 && begins(tokens, at)
                 && at + 1 < tokens.size()
                 && isNameLike(tokens.get(at), false)
-                && isFunction(tokens.get(at).low())) return t;
+                && isFunction(tokens.get(at).low())
+                && !GIVEN.contains(tokens.get(at).low())) return t;
         while (at < tokens.size()) {
             Token token = tokens.get(at);
             boolean particle =
@@ -411,6 +428,7 @@ final class Names {
                 id = ids.get(longer);
             }
             ids.put(name, id);
+            roster.all().get(id).named += where.size();
             for (Found one : where)
                 spans.computeIfAbsent(one.line(), _ -> new ArrayList<>())
                         .add(new Span(one.from(), one.to(), id));

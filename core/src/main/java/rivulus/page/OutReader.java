@@ -11,7 +11,7 @@ import java.util.regex.Pattern;
 final class OutReader {
     private static final Pattern WITHOUT =
             Pattern.compile(
-                    "<O\\d+> (?:(?!<O|but|and )\\S+ ){0,7}?(?:without|no|minus|less|but not|and not|not) (?:(?<what>"
+                    "(?<outs>(?:<O\\d+> (?:, |and |& |\\+ )(?:the |a )?)*<O\\d+>) (?:(?!<O|but|and )\\S+ ){0,7}?(?:without|no|minus|less|but not|and not|not) (?:(?<what>"
                             + WishShapes.LIST
                             + ")|(?:the |any )?(?<raw>\\w+ (?:\\w+ )?)(?=$|[,.(]))");
     private static final Set<String> NONE =
@@ -42,17 +42,26 @@ final class OutReader {
             so.listensAt.putIfAbsent(out.value(), line.number());
             so.used.add(line.number());
         }
+        if (clause.low().matches("not (?:the |a )?\\w+ ") && clause.all(Meant.OUT).size() == 1) {
+            String kind = clause.first(Meant.OUT).orElseThrow().value();
+            so.listens.remove(kind);
+            so.listensAt.remove(kind);
+        }
         Matcher without = so.effort.matcher(WITHOUT, clause.coded());
         while (without.find()) {
-            String kind = clause.in(without.group()).getFirst().value();
-            if (!so.listens.containsKey(kind)) continue;
-            String what = without.group("what");
-            if (what != null) {
-                List<Chunk> meant = new ArrayList<>(clause.in(what));
-                meant.removeIf(chunk -> chunk.kind() == Meant.OUT);
-                so.listens.get(kind).addAll(so.meant(meant, List.of()));
-            } else so.listens.get(kind).add(without.group("raw").strip());
+            for (Chunk out : clause.in(without.group("outs")))
+                without(clause, out.value(), without);
         }
+    }
+
+    private void without(Clause clause, String kind, Matcher without) {
+        if (!so.listens.containsKey(kind)) return;
+        String what = without.group("what");
+        if (what != null) {
+            List<Chunk> meant = new ArrayList<>(clause.in(what));
+            meant.removeIf(chunk -> chunk.kind() == Meant.OUT);
+            so.listens.get(kind).addAll(so.meant(meant, List.of()));
+        } else so.listens.get(kind).add(without.group("raw").strip());
     }
 
     void plays(Sheet.Line line, Clause clause) {
@@ -72,6 +81,7 @@ final class OutReader {
                                                     && c.from() >= sound.to()
                                                     && c.from() - sound.to() <= 1);
             if (lasts && clause.all(Meant.MINUTES).size() > 1) continue;
+            if (so.isAllOf(sound)) continue;
             String quoted = quoted(clause, sound);
             String name = quoted.isEmpty() ? so.sound(sound) : quoted;
             String from = from(clause, sound);

@@ -9,13 +9,23 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Predicate;
+import java.util.regex.Pattern;
 
 /// Reads a page: who is there first, then what plays, what goes out and what is joined, then the
 /// parts of the evening, and last who hears whom, since that names all the rest.
 public final class Reading {
+    /// Whoever is named so often is no slip of the reader.
+    private static final int TWICE = 2;
+
+    /// What is asked for politely is wanted, and no question.
+    private static final Pattern POLITE =
+            Pattern.compile(
+                    "(?i).*\\b(?:would it be (?:too|possible|ok|okay|all right|fine)|would you|could (?:you|we|somebody|someone|i|\\p{L}+ be)|can (?:you|we|somebody|someone|i) (?:please |have |get |hear )|might (?:he|she|they|we|\\p{L}+) (?:possibly |perhaps )?be|may (?:i|we) propose|it would be lovely|if it might be)\\b.*");
+
     private final Sheet sheet;
     private final Gathered so;
     private final Set<Integer> open = new HashSet<>();
+    private final Map<Integer, Sheet.Line> certain = new HashMap<>();
 
     private final Predicate<String> answered;
     /// Whether the first line is what the evening is called, if it is no more.
@@ -53,6 +63,7 @@ public final class Reading {
         for (Sheet.Line line : sheet.lines())
             if (isOpen(line) && !answered.test(line.text())) {
                 open.add(line.number());
+                certain.put(line.number(), line.certain());
                 asked.add(new Facts.Asked(line.text(), question(line)));
             }
         PeopleReader people = new PeopleReader(so);
@@ -62,6 +73,7 @@ public final class Reading {
                                 line,
                                 clause,
                                 WishReader.isOne(clause) || lists.contains(line.number())));
+        labels();
         GearReader gear = new GearReader(so);
         JoinReader joins = new JoinReader(so);
         OutReader outs = new OutReader(so);
@@ -105,16 +117,38 @@ public final class Reading {
         return told(so.gear, asked);
     }
 
+    /// Whom the labels of lines stand for: a place, or a word of the page's own, before the names
+    /// of several.
+    private void labels() {
+        for (Sheet.Line line : sheet.lines()) {
+            String label = line.labelWords();
+            if (label.isEmpty() || lists.contains(line.number())) continue;
+            List<String> names = new ArrayList<>();
+            for (Clause clause : line.clauses())
+                for (Chunk name : clause.all(Meant.NAME)) {
+                    Roster.Somebody one = so.roster.get(name.value());
+                    if (one.signed && !names.contains(one.name)) names.add(one.name);
+                }
+            if (names.size() > 1) so.labels.putIfAbsent(label, names);
+        }
+        for (Roster.Somebody one : so.roster.all())
+            if (one.role.isEmpty() && so.labels.containsKey(Gathered.key(one.name)))
+                one.signed = false;
+    }
+
     private interface Take {
         void of(Sheet.Line line, Clause clause);
     }
 
-    /// Every clause that leaves nothing open, in the order of the page.
+    /// Every clause, in the order of the page; of a line that leaves something open what is
+    /// certain.
     private void each(Take take) {
+        so.roster.again();
         for (Sheet.Line line : sheet.lines())
-            if (line.number() > 0 || !titled || sheet.lines().size() == 1 || isFactual(line))
-                if (!open.contains(line.number()))
-                    for (Clause clause : line.clauses()) bounded(take, line, clause);
+            if (line.number() > 0 || !titled || sheet.lines().size() == 1 || isFactual(line)) {
+                Sheet.Line read = open.contains(line.number()) ? certain.get(line.number()) : line;
+                for (Clause clause : read.clauses()) bounded(take, read, clause);
+            }
     }
 
     private void bounded(Take take, Sheet.Line line, Clause clause) {
@@ -155,8 +189,12 @@ public final class Reading {
                                                 Meant.HEAR,
                                                 Meant.SILENT));
         boolean denied = line.text().strip().matches("(?i).*\\? *(?:no|none|nobody|not)[.!]?");
+        boolean polite = POLITE.matcher(line.text()).matches();
         boolean doubted = line.clauses().stream().anyMatch(clause -> clause.has(Meant.DOUBT));
-        return (line.number() > 0 || !titled) && trade && (line.isQuestion() && !denied || doubted);
+        return (line.number() > 0 || !titled)
+                && trade
+                && !polite
+                && (line.isQuestion() && !denied || doubted);
     }
 
     private static String question(Sheet.Line line) {
@@ -212,7 +250,7 @@ public final class Reading {
                             one.isNamed() && one.speaks == null ? Boolean.TRUE : one.speaks,
                             called(one),
                             one.line,
-                            one.sure));
+                            one.sure && one.named >= TWICE));
         List<Facts.Listens> listens = new ArrayList<>();
         so.listens.forEach(
                 (kind, without) ->

@@ -31,7 +31,7 @@ final class RestReader {
     /// "Nobody speaks", "none of us five to be heard", "without anyone speaking".
     private static final Pattern NOBODY =
             Pattern.compile(
-                    "(?:(?:no (?:person|one|voice|voices|people)|noone|<U\\d+>) (?:of (?:<U\\d+> |them ))?(?:<C\\d+> )?(?:\\w+ ){0,3}?"
+                    "(?:<U\\d+> (?:is|are|be) <U\\d+>|(?:no (?:person|one|voice|voices|people)|noone|<U\\d+>) (?:of (?:<U\\d+> |them ))?(?:<C\\d+> )?(?:\\w+ ){0,3}?"
                             + SPEAKS
                             + "|no (?:talk|talking|speech|voices|speaking)) ");
     /// "Everyone's mic off", "we all shut up", "everybody on stage keeps quiet", "all closed".
@@ -47,6 +47,12 @@ final class RestReader {
                             + ")(?:too|as well|also))?");
     private static final Pattern IN_SILENCE =
             Pattern.compile("^[ ,:(-]*(?:all )?<Z\\d+> *(?:[).,]|$)");
+    /// "Mute the callers".
+    private static final Pattern MUTE =
+            Pattern.compile(
+                    "(?:<Z\\d+> |(?:mute|close|silence|shut|cut|kill|turn <Z\\d+>|switch <Z\\d+>) )(?<who>"
+                            + LIST
+                            + ")");
     private static final Pattern WITHOUT =
             Pattern.compile(
                     "(?:^|[ ,(|])(?:no|without|minus|leave out|take away|take out|not) (?<who>"
@@ -58,7 +64,7 @@ final class RestReader {
                             + LIST
                             + ")(?!(?:in|for|during|after|until) )|(?<b>"
                             + LIST
-                            + ")(?:is |are |speaks? |talks? |plays? )?(?:alone|only|on (?:his|her|their) own|by <U\\d+>)(?! (?:in|for|during|after|until) ))");
+                            + ")(?:is |are |speaks? |talks? |plays? )?(?:alone|only|on (?:his|her|their) own|by <U\\d+>)(?! (?:there |here |on |in )?(?:in|for|during|after|until) ))");
     /// Where a part is named: "in the second", "during the talk".
     private static final Pattern IN =
             Pattern.compile(
@@ -133,6 +139,10 @@ final class RestReader {
             rests.addAll(sounding(meant(clause, silence.group("too"))));
         }
         if (so.effort.matcher(IN_SILENCE, coded).find()) rests.addAll(so.speaking());
+        Matcher mute = so.effort.matcher(MUTE, coded);
+        if (mute.lookingAt()
+                || mute.find() && coded.substring(0, mute.start()).matches("(?:\\w+ ){0,5}[,:]? ?"))
+            rests.addAll(sounding(meant(clause, mute.group("who"))));
         Matcher without = so.effort.matcher(WITHOUT, coded);
         while (without.find()) rests.addAll(sounding(meant(clause, without.group("who"))));
         Matcher alone = so.effort.matcher(ALONE, coded);
@@ -249,11 +259,46 @@ final class RestReader {
                             .stream()
                             .toList();
         if (parts.isEmpty()) return false;
-        if (saidHere && only(line, clause)) return true;
+        if (saidHere && (only(line, clause) || when(line, clause, parts, words))) return true;
         boolean any = ONLY_THEN.matcher(words).find() && onlyIn(line, clause, others(parts, ""));
         for (Gathered.PartSoFar part : parts) any |= read(part, clause, clause.coded());
         if (any) so.used.add(line.number());
         return any;
+    }
+
+    private static final Pattern UNTIL =
+            Pattern.compile(
+                    "\\b(?:waits?|not (?:there |here |on |in |heard )?|silent |quiet |muted? |off |closed |away |rests? )(?:\\w+ )?(?:until|till|before) ");
+    private static final Pattern COMES =
+            Pattern.compile(
+                    "\\b(?:comes?|joins?|enters?|arrives?|starts?|is on|are on|opens?)(?: in| on| us| only)* (?:only )?(?:after|with|from) ");
+    private static final Pattern LEAVES =
+            Pattern.compile(
+                    "\\b(?:leaves?|goes|go|is gone|are gone|is off|are off|is out|drops? out|hangs? up|is muted|are muted|silent|off)(?: us)? (?:after|from) ");
+    private static final Pattern FOR =
+            Pattern.compile(
+                    "\\b(?:comes?|joins?|is|are|here|there|calls?|rings?)(?: in| on| there| here| us)* (?:just |only )?for (?:the )?");
+
+    /// "Until", "after" and "for" a part: who waits for it, comes or leaves behind it, or is there
+    /// for it alone.
+    private boolean when(
+            Sheet.Line line, Clause clause, List<Gathered.PartSoFar> parts, String words) {
+        int first = so.parts.indexOf(parts.getFirst());
+        int last = so.parts.indexOf(parts.getLast());
+        if (UNTIL.matcher(words).find())
+            return first > 0 && onlyIn(line, clause, so.parts.subList(0, first));
+        if (COMES.matcher(words).find())
+            return onlyIn(
+                    line,
+                    clause,
+                    so.parts.subList(0, words.contains(" after ") ? last + 1 : first));
+        if (LEAVES.matcher(words).find())
+            return onlyIn(
+                    line,
+                    clause,
+                    so.parts.subList(
+                            words.contains(" after ") ? last + 1 : first, so.parts.size()));
+        return FOR.matcher(words).find() && onlyIn(line, clause, others(parts, ""));
     }
 
     /// A clause that says of something that it is in some parts only, or only after one.

@@ -18,6 +18,8 @@ final class Roster {
         Boolean speaks;
         boolean signed;
         boolean sure;
+        /// How often the page names them.
+        int named;
         boolean gone;
         int line = -1;
         /// How the page speaks of several without names: "the phone people"; empty where it does
@@ -82,6 +84,16 @@ final class Roster {
 
     Optional<Somebody> me() {
         return Optional.ofNullable(me);
+    }
+
+    /// A page is read again from its beginning: nobody was spoken of yet.
+    void again() {
+        last = List.of();
+        lastSeveral = List.of();
+        spoken.clear();
+        other = null;
+        thing = "";
+        subject = List.of();
     }
 
     /// Notes who was spoken of.

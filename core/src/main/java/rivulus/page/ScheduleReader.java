@@ -138,6 +138,10 @@ final class ScheduleReader {
             Chunk time = times.get(i);
             int next = i + 1 < times.size() ? times.get(i + 1).from() : clause.tokens().size();
             if (isLate(clause, time)) continue;
+            if (any && isCorrection(clause, time)) {
+                so.parts.getLast().minutes = time.number();
+                continue;
+            }
             Optional<int[]> name = before(clause, time, from);
             if (name.isEmpty()) name = behind(clause, time, next);
             int rest = time.to();
@@ -160,6 +164,12 @@ final class ScheduleReader {
             from = time.to();
         }
         return any;
+    }
+
+    /// Whether a time takes the place of the one before: "20 minutes, rather 25".
+    private static boolean isCorrection(Clause clause, Chunk time) {
+        String before = clause.text(Math.max(0, time.from() - 3), time.from());
+        return before.matches("(?i)(?:.*\\b)?(?:rather|make it|no ,?|sorry ,?|i mean)\\s*(?:a )?");
     }
 
     /// Whether a number belongs to the name of a part whose length follows: "Scene 4, 12 min".

@@ -17,6 +17,7 @@ import java.util.regex.Pattern;
 record Sheet(List<Line> lines, Roster roster) {
     private static final Pattern MARK =
             Pattern.compile("^\\s*(?:(?:>\\s*)+|[-*•–—]\\s+|\\d{1,2}[.)]\\s+|\\(\\d+\\)\\s+)");
+    private static final Set<String> PARTS = Set.of(",", ";", "(", "-", "–", "but");
     private static final Set<String> ENDS = Set.of(".", ";", "!", "?");
     /// What a stop behind does not end.
     private static final Set<String> SHORT =
@@ -24,6 +25,7 @@ record Sheet(List<Line> lines, Roster roster) {
                     "approx", "ca", "no", "nr", "incl", "excl", "vs", "resp", "st", "max", "tel",
                     "ch", "min", "mins", "sec", "hr", "hrs");
     private static final int LONGEST_LABEL = 6;
+    private static final int LONGEST_NAMING = 3;
     private static final int MOST_LINES = 2_000;
 
     /// What is longer is read in parts.
@@ -35,8 +37,39 @@ record Sheet(List<Line> lines, Roster roster) {
     /// @param isHeading whether it says nothing but what the lines under it are about
     record Line(
             int number, String text, List<Chunk> label, List<Clause> clauses, boolean isHeading) {
+        /// The words of its own label, in small letters: "Stage" of "Stage: Maren and Odd", "Port
+        /// Almery" of "PORT ALMERY. Four of us"; empty where it has none.
+        String labelWords() {
+            int end = text.indexOf(':');
+            if (end < 0) end = text.indexOf(". ");
+            String words = end < 0 ? "" : Gathered.key(text.substring(0, end));
+            return words.split(" ").length <= LONGEST_NAMING ? words : "";
+        }
+
         boolean isQuestion() {
             return text.contains("?");
+        }
+
+        /// What of it is certain where it leaves something open: of each of its clauses what stands
+        /// before the piece with the doubt, if that piece is about somebody or something of its
+        /// own.
+        Line certain() {
+            List<Clause> certain = new ArrayList<>();
+            for (Clause clause : clauses) {
+                Optional<Chunk> doubt = clause.first(Meant.DOUBT);
+                if (doubt.isEmpty()) {
+                    if (!isQuestion()) certain.add(clause);
+                    continue;
+                }
+                int to = doubt.get().from();
+                while (to > 0 && !PARTS.contains(clause.tokens().get(to).low())) to--;
+                int piece = to;
+                boolean ownDoubt =
+                        clause.all(Meant.NAME, Meant.ROLE, Meant.SOUND, Meant.GEAR).stream()
+                                .anyMatch(chunk -> chunk.from() >= piece);
+                if (to > 0 && ownDoubt) certain.add(clause.until(to));
+            }
+            return new Line(number, text, label, certain, isHeading);
         }
     }
 

@@ -14,6 +14,9 @@ final class WishReader {
     static final Set<String> LOUD = Set.of("loudspeakers", "pa");
     private static final Set<String> PRONOUNS = Set.of("i", "they", "he", "she", "we", "everyone");
 
+    /// What loudspeakers and feeds do.
+    private static final Set<String> SOUNDS = Set.of("carr", "play", "hold", "contain");
+
     /// What goes out and is kept or sent, from which a part may be left out.
     private static final Set<String> KEPT = Set.of("recording", "stream", "on-demand", "tracks");
 
@@ -68,12 +71,22 @@ final class WishReader {
         }
 
         void read() {
-            if (ofTheLast() || labelled()) return;
+            if (ofTheLast()) return;
+            labelled();
             parts();
             same();
             if (complaint() || notTo()) return;
+            each(WishShapes.RECORD, this::record);
             each(WishShapes.NEITHER, this::mustNot);
+            each(WishShapes.NEITHER_NOR, this::mustNot);
+            each(WishShapes.ALONE_HEARS, m -> alone(m, m.group("who")));
+            each(WishShapes.GIVE, this::give);
+            each(WishShapes.SOUND_TO, this::goesTo);
+            each(WishShapes.NOTHING_OF, this::nothingOf);
+            each(WishShapes.NO_IN, this::mustNot);
             each(WishShapes.MUST_NOT, this::mustNot);
+            each(WishShapes.HEARS_NO, this::mustNot);
+            each(WishShapes.OUT_OF, this::must);
             each(WishShapes.ONLY, this::only);
             each(
                     WishShapes.REACH,
@@ -88,6 +101,8 @@ final class WishReader {
             each(WishShapes.ONLY_GETS, m -> alone(m, m.group("who")));
             each(WishShapes.KEEP_OUT, this::mustNot);
             each(WishShapes.KEPT_OUT, this::mustNot);
+            each(WishShapes.STAY_OUT, this::mustNot);
+            each(WishShapes.DOES_WITHOUT, this::mustNot);
             neverOut();
             if (clause.has(Meant.OUT)) each(WishShapes.NO_ON_IT, this::notOnIt);
             each(WishShapes.TALKBACK_TO, this::talkbackTo);
@@ -97,13 +112,17 @@ final class WishReader {
             each(WishShapes.ONLY_TO, m -> alone(m, either(m, "who")));
             each(WishShapes.NOT_ON, this::mustNot);
             each(WishShapes.NO_FOR, this::mustNot);
-            if (clause.has(Meant.HEAR, Meant.OUT) || coded.contains(" carr")) {
+            boolean carries =
+                    clause.has(Meant.GEAR)
+                            && SOUNDS.stream().anyMatch(word -> coded.contains(" " + word));
+            if (clause.has(Meant.HEAR, Meant.OUT) || carries) {
                 bare();
                 each(WishShapes.MUST, this::must);
                 carried();
                 each(WishShapes.FRONTED, this::mustNot);
             }
             each(WishShapes.GOES_TO, this::goesTo);
+            each(WishShapes.WITH, this::with);
             each(WishShapes.NOBODY_SELF, this::nobodySelf);
             each(WishShapes.BUT_SELF, m -> wish(m.group("who"), "must not", m.group("self")));
         }
@@ -235,6 +254,7 @@ final class WishReader {
 
         private void mustNot(Matcher match) {
             wish(match.group("who"), "must not", match.group("whom"));
+            moreNot(match.end(), match.group("who"));
         }
 
         private void must(Matcher match) {
@@ -246,8 +266,18 @@ final class WishReader {
         }
 
         private void only(Matcher match) {
+            if (match.group("who2") != null && !isOnly(match)) return;
             wish(either(match, "who"), "only", either(match, "whom"));
             moreNot(match.end(), either(match, "who"));
+        }
+
+        /// Whether the words behind whom one hears say that those are all.
+        private boolean isOnly(Matcher match) {
+            List<Chunk> said = clause.in(match.group());
+            boolean group = match.group().stripTrailing().endsWith(">");
+            return !group
+                    || said.getLast().text().toLowerCase(Locale.ROOT).startsWith("no")
+                            && said.getLast().value().equals("everyone else");
         }
 
         /// Whom one hears, and nobody else does.
@@ -256,11 +286,45 @@ final class WishReader {
             others(so.meant(clause.in(match.group("whom")), List.of()));
         }
 
+        private void give(Matcher match) {
+            if (match.group("whom") == null) {
+                if (match.group("but") == null) return;
+                for (String ear : ears(match.group("who"))) add(ear, "must", "programme");
+            } else wish(match.group("who"), "must", match.group("whom"));
+            if (match.group("but") != null)
+                wish(match.group("who"), "must not", match.group("but"));
+        }
+
+        private void nothingOf(Matcher match) {
+            List<Chunk> first = clause.in(match.group());
+            if (match.group().startsWith("<U") && !first.getFirst().value().equals("nobody"))
+                return;
+            mustNot(match);
+        }
+
+        /// "Record everybody but the callers": where recording is what is to be done.
+        private void record(Matcher match) {
+            if (!clause.in(match.group("who")).getFirst().text().equalsIgnoreCase("record")) return;
+            wish(
+                    match.group("who"),
+                    match.group("not") == null ? "must" : "must not",
+                    match.group("whom"));
+            if (match.group("but") != null)
+                wish(match.group("who"), "must not", match.group("but"));
+        }
+
         private void forIs(Matcher match) {
             boolean only = match.group().contains("only ") || match.group().contains("just ");
             Matcher none = so.effort.matcher(WishShapes.ELSE, coded);
             only |= none.find(match.end()) && none.start() == match.end();
             if (only) wish(match.group("who"), "only", match.group("whom"));
+        }
+
+        private void with(Matcher match) {
+            if (!clause.in(match.group("who")).stream().allMatch(WishReader::isOut)
+                    || !clause.in(match.group("whom")).stream().allMatch(WishReader::isHeard))
+                return;
+            must(match);
         }
 
         private void goesTo(Matcher match) {
@@ -273,6 +337,12 @@ final class WishReader {
             if (!isTalkback(match.group("whom"))) return;
             List<String> talkers = so.meant(clause.in(match.group("whom")), List.of());
             heardBy(match.group("who"), talkers);
+            Matcher more = so.effort.matcher(WishShapes.AND_TO, coded.substring(match.end()));
+            while (more.find()) heardBy(more.group("who"), talkers);
+            Matcher not = so.effort.matcher(WishShapes.NOT_TO_ALSO, coded);
+            if (not.find(match.end()) && not.start() == match.end())
+                for (String ear : ears(not.group("who")))
+                    for (String talker : talkers) add(ear, "must not", talker);
             if (match.group("only") != null) others(talkers);
         }
 
@@ -310,6 +380,9 @@ final class WishReader {
 
         private void eachOther(Matcher match) {
             List<String> all = so.meant(clause.in(match.group("who")), List.of());
+            if (all.size() == 1
+                    && so.roster.all().stream().noneMatch(one -> one.name.equals(all.getFirst())))
+                add(all.getFirst(), "must", all.getFirst());
             for (String one : all)
                 for (String other : all) if (!one.equals(other)) add(one, "must", other);
             if (match.group("whom") != null) wish(match.group("who"), "must", match.group("whom"));
@@ -362,13 +435,15 @@ final class WishReader {
             return none.end();
         }
 
-        private void moreNot(int from, String who) {
+        /// @return where what is left begins
+        private int moreNot(int from, String who) {
             int at = from;
             Matcher more = so.effort.matcher(WishShapes.MORE_NOT, coded);
             while (more.find(at) && more.start() == at) {
                 wish(who, "must not", more.group("whom"));
                 at = more.end();
             }
+            return at;
         }
 
         private void notOnIt(Matcher match) {
@@ -443,7 +518,10 @@ final class WishReader {
                 List<Chunk> said = clause.in(out.group());
                 if (!said.isEmpty()
                         && said.stream()
-                                .noneMatch(c -> List.of("programme", "it").contains(c.value())))
+                                .noneMatch(
+                                        c ->
+                                                List.of("programme", "it").contains(c.value())
+                                                        || c.text().equalsIgnoreCase("out")))
                     continue;
                 never = true;
                 left.append(coded, at, out.start()).append(' ');
@@ -509,11 +587,27 @@ final class WishReader {
         }
 
         /// "callers: no beds, no jingles", "stream: both games", "click: the drummer only".
-        private boolean labelled() {
+        private void labelled() {
             feed();
-            if (so.wishes.size() > before) return true;
+            if (said > 0) {
+                coded = "";
+                return;
+            }
+            Matcher ears = so.effort.matcher(WishShapes.EARS, coded);
+            if (ears.find()) {
+                must(ears);
+                coded = "";
+                return;
+            }
             Matcher list = so.effort.matcher(WishShapes.LABELLED, coded);
-            if (list.find()) labelled(list);
+            if (list.find()) {
+                labelled(list);
+                if (said > 0) {
+                    int end = moreNot(list.end(), list.group("label"));
+                    coded = "| " + coded.substring(end);
+                }
+                return;
+            }
             Matcher label = so.effort.matcher(WishShapes.LABEL, coded);
             if (label.find()) {
                 Matcher none = so.effort.matcher(WishShapes.NONE_OF, label.group("rest"));
@@ -522,7 +616,6 @@ final class WishReader {
                         for (String source : so.meant(clause.in(none.group("whom")), List.of(ear)))
                             add(ear, "must not", source);
             }
-            return so.wishes.size() > before;
         }
 
         private void labelled(Matcher list) {
@@ -552,6 +645,10 @@ final class WishReader {
         }
 
         private void wish(String who, String hears, String whom) {
+            if (isNobody(who) && !hears.equals("must not")) {
+                wish(who, "must not", whom);
+                return;
+            }
             List<Chunk> sounds = new ArrayList<>(clause.in(whom));
             if (sounds.isEmpty()) return;
             sounds.removeIf(
@@ -578,6 +675,22 @@ final class WishReader {
                                     && !ear.equals("everyone");
                     if (!own) add(ear, only ? "only" : hears, source);
                 }
+        }
+
+        /// "Nobody in the room hears it", "nobody else hears it": that they must not.
+        private boolean isNobody(String who) {
+            List<Chunk> chunks = new ArrayList<>(clause.in(who));
+            for (Chunk chunk : clause.chunks())
+                if (!chunks.isEmpty() && chunk.to() == chunks.getFirst().from())
+                    chunks.addFirst(chunk);
+            return chunks.stream()
+                    .anyMatch(
+                            c ->
+                                    c.value().equals("nobody")
+                                            || c.value().equals("everyone else")
+                                                    && c.text()
+                                                            .toLowerCase(Locale.ROOT)
+                                                            .startsWith("no"));
         }
 
         /// What is meant by "it": the sound last named before it in its clause, else what was
@@ -616,6 +729,14 @@ final class WishReader {
                         .filter(Roster.Somebody::isNamed)
                         .map(one -> List.of(one.name))
                         .orElse(List.of());
+            boolean everyone =
+                    first.kind() == Meant.GROUP
+                            && List.of("everyone", "nobody").contains(first.value());
+            if (everyone && chunks.size() == 2 && chunks.getLast().kind() == Meant.PLACE) {
+                List<String> there = so.meant(chunks.subList(1, 2), List.of());
+                if (!there.isEmpty()) return there;
+            }
+            if (first.value().equals("nobody") && chunks.size() == 1) return List.of("everyone");
             boolean named = chunks.stream().anyMatch(chunk -> chunk.kind() == Meant.NAME);
             List<Chunk> heard =
                     chunks.stream()

@@ -7,7 +7,7 @@ import java.util.regex.Pattern;
 final class WishShapes {
     /// One thing or person, with the small words around it.
     static final String ITEM =
-            "(?:(?:the|a|an|echo of|sound of|copy of|voice of|return of|his|her|its|our|my|their|your|those|these|all|of|lots|same|other|old|any|some|in|little|good|own|us|two|both|from|at) )*(?:<C\\d+> )?(?:(?!less|not|no|minus|with|without|but|except|never|nor|neither|only|and|or|to|is|are|may|must|into|on|than|for|that|when|if|so|as|it|who|which|hate|hates|apart|nothing)\\w+ )??(?:<U\\d+> (?:(?!to|on|in|at|from|but)\\w+ )?(?=$|[,.)|]|and |not )|<[NRUOSGILWQ]\\d+> )(?:'s? |(?:one|ones|people|guests?|voice|voices|sound|sounds|side) )*(?:(?:in|on|at|from) (?:the |our |my )?<L\\d+> (?!(?:on|to|into|in) ))?";
+            "(?:(?:the|a|an|echo of|sound of|copy of|voice of|return of|his|her|its|our|my|their|your|those|these|all|of|lots|same|other|old|any|some|in|little|good|own|us|two|both|from|at) )*(?:<C\\d+> )?(?:(?!(?:less|not|no|minus|with|without|but|except|never|nor|neither|only|and|or|to|is|are|may|must|into|on|than|for|that|when|if|so|as|it|who|which|hate|hates|apart|nothing)\\b)\\w+ )??(?:<U\\d+> (?:(?!to|on|in|at|from|but)\\w+ )?(?=$|[,.)|]|and |not )|<[NRUOSGILWQ]\\d+> )(?:'s? |(?:one|ones|people|guests?|voice|voices|sound|sounds|side) )*(?:(?:in|on|at|from) (?:the |our |my )?<L\\d+> (?!(?:on|to|into|in) ))?";
 
     /// Several of them.
     static final String LIST =
@@ -34,7 +34,7 @@ final class WishShapes {
             "(?:(?:must|has|have|should|shall|can|is|are|to|also|may|will|would|like|be|able|all|always|each|both|really|of|course|still|who|that|do|does|want|wants|need|needs|by|phone|call|there|again|very|much|dearly|love|then|may|too|in the \\w+|at the \\w+|both|shall|let) )*";
     static final String NOT = "(?:not|never|neither|nor)";
     static final String HEARS =
-            "(?:<H\\d+> |carry |carries |plays? |has |have |gets? |takes? |(?:wants?|needs?|likes?) (?=(?:the |a |his |her |my |our |their |that |lots of |more |some |only )*<[NSRIOQ]\\d+>))";
+            "(?:<H\\d+> |carry |carries |holds? |contains? |plays? |has |have |gets? |takes? |(?:wants?|needs?|likes?) (?=(?:the |a |his |her |my |our |their |that |lots of |more |some |only )*<[NSRIOQ]\\d+>))";
     static final String EXCEPT =
             "(?:(?:, |but |- |\\( ?)*(?:but|except|not|without|minus|less|no|apart from|bar|and not|nor|never|neither) (?:for |of |also |even )*(?<but>"
                     + PLAIN
@@ -112,6 +112,9 @@ final class WishShapes {
                     "(?<who>"
                             + PLAIN
                             + ")(?:says?|said|complains?|complained|tells?|always|keeps?) (?:that |she |he |they |<[UQ]\\d+> )*<H\\d+> (?<self><U\\d+>)");
+    /// "Room speakers with Maud and the comics, never the laugh mics".
+    static final Pattern WITH =
+            Pattern.compile("(?<who>" + PLAIN + ")with (?<whom>" + WHOM + ")" + EXCEPT);
     static final Pattern NOBODY_SELF =
             Pattern.compile("<U\\d+> (?:<H\\d+> |ever |of <U\\d+> )*<U\\d+>");
     static final Pattern AND_EACH_OTHER =
@@ -159,7 +162,8 @@ final class WishShapes {
                             + WHOM
                             + ")");
     static final Pattern NOT_ON_OUT =
-            Pattern.compile("(?:not|never) (?:on|in) (?:the )?(?<who><O\\d+>)");
+            Pattern.compile(
+                    "(?:not|never) (?:be |go |come |heard |ever )*(?:on|in) (?:the )?(?<who><O\\d+>)");
     static final Pattern NO_FOR =
             Pattern.compile(
                     "(?:no|not|without) (?<whom>" + WHOM + ")(?:for|to) (?<who>" + PLAIN + ")");
@@ -167,21 +171,107 @@ final class WishShapes {
             Pattern.compile(
                     "(?<whom>"
                             + PLAIN
-                            + ")(?:(?:from|off|by) (?:\\w+ ){0,2}<[GLN]\\d+> )?(?:, )?(?:(?:is|are|goes|go|comes|come|stays?|must|may|should|shall|can|be|kept|to|does|do|will|ever|heard) )*(?:not|never|nowhere)(?: (?:be|go|come|ever|to|heard|wanted|kept|back))* (?:on|in|into|to|over|through|out of|for) (?<who>"
+                            + ")(?:(?:from|off|by) (?:\\w+ ){0,2}<[GLN]\\d+> )?(?:, )?(?:(?:is|are|goes|go|comes|come|stays?|must|may|should|shall|can|be|kept|to|does|do|will|ever|heard) )*(?:not|never|nowhere)(?: (?:be|go|come|ever|to|heard|wanted|kept|back))* (?:on|in|into|to|over|through|out of|for|near) (?<who>"
                             + PLAIN
                             + ")");
     static final Pattern KEEP_OUT =
             Pattern.compile(
                     "keep (?<whom>"
                             + PLAIN
-                            + ")(?:out of|off|away from|from) (?<who>"
+                            + ")(?:out of|off|away from|from|<Z\\d+> (?:from|of)) (?<who>"
                             + PLAIN
                             + ")");
+    /// "The bed must stay out of the recording", "leave the bed out of the podcast".
+    static final Pattern STAY_OUT =
+            Pattern.compile(
+                    "(?:leave |take )?(?<whom>"
+                            + PLAIN
+                            + ")(?:(?:must|should|shall|has|have|is|are|to|be|please|always) )*(?:stays? |keeps? |remains? |goes |go |left )?(?:<Z\\d+>|out|away|off) (?:of|from) (?<who>"
+                            + PLAIN
+                            + ")");
+    /// "Nothing of the callers on the podcast".
+    static final Pattern NOTHING_OF =
+            Pattern.compile(
+                    "(?:<U\\d+>|nothing) (?:of|from) (?<whom>"
+                            + WHOM
+                            + ")(?:on|in|to|into|for) (?<who>"
+                            + PLAIN
+                            + ")");
+    /// "Give Odd the programme without himself".
+    static final Pattern GIVE =
+            Pattern.compile(
+                    "(?:give|feed|send|let|bring) (?<who>"
+                            + PLAIN
+                            + ")(?:have |hear |<H\\d+> )?(?:(?:an? |the )(?:mix|feed|sum|return) |(?:the )?(?:whole |full )?(?<whom>"
+                            + WHOM
+                            + "))"
+                            + EXCEPT);
+    /// "Neither the stream nor the podcast may have the bed".
+    static final Pattern NEITHER_NOR =
+            Pattern.compile(
+                    "neither (?<who>" + PLAIN + ")" + SMALL + HEARS + "(?<whom>" + WHOM + ")");
+    /// "Maren alone hears Teo".
+    static final Pattern ALONE_HEARS =
+            Pattern.compile("(?<who>" + PLAIN + ")alone <H\\d+> (?<whom>" + WHOM + ")");
+    /// "Ivo can do without the bed", "Ivo hates the bed".
+    static final Pattern DOES_WITHOUT =
+            Pattern.compile(
+                    "(?<who>"
+                            + PLAIN
+                            + ")(?:(?:(?:can|could|will|would|must|does|do|well|very|gladly) )+without|(?:hates?|loathes?|can not (?:stand|bear))) (?<whom>"
+                            + WHOM
+                            + ")");
+    /// "No own voice in Odd's headphones".
+    static final Pattern NO_IN =
+            Pattern.compile(
+                    "(?:no|not|without) (?<whom>"
+                            + WHOM
+                            + ")(?:in|on|over) (?<who><N\\d+>) 's (?:\\w+ )?(?:<G\\d+>|ears?|mix|phones)");
+    /// "What Odd hears: Maren and Ivo", "Odd's mix: …", "in Odd's ears: …".
+    static final Pattern EARS =
+            Pattern.compile(
+                    "^(?:what |in |on |over )?(?<who><[NRW]\\d+>) (?:'s |' )?(?:\\w+ )?(?:<H\\d+>|<G\\d+>|mix|ears?|headphone mix|feed|return) ?: (?<whom>"
+                            + WHOM
+                            + ")"
+                            + EXCEPT);
+    /// "Alerts to the stream, not to the guests".
+    static final Pattern SOUND_TO =
+            Pattern.compile(
+                    "^(?:the |our |all )?(?<whom>(?:<S\\d+>|, |and )+) ?(?:go |goes )?(?:only )?(?:to|on|into|for|in) (?<who>"
+                            + PLAIN
+                            + ")(?:, |but )*(?:not|never) (?:to|on|into|for|in) (?<not>"
+                            + PLAIN
+                            + ")");
+    /// "Record everybody but the callers", "don't record the bed".
+    static final Pattern RECORD =
+            Pattern.compile(
+                    "^(?:please |we |<Q\\d+> |do )*(?<not>not )?(?:<Q\\d+> )?(?<who><O\\d+>) (?:only )?(?<whom>"
+                            + WHOM
+                            + ")"
+                            + EXCEPT);
+    static final Pattern NOT_TO_ALSO =
+            Pattern.compile(
+                    "\\G(?:'s? <G\\d+> )?(?:, |but |and )*(?:not|never) to (?<who>" + PLAIN + ")");
+    /// "Odd gets no jingles".
+    static final Pattern HEARS_NO =
+            Pattern.compile(
+                    "(?<who>"
+                            + PLAIN
+                            + ")"
+                            + SMALL
+                            + HEARS
+                            + "(?:no|none of|nothing of|nothing from|neither) (?<whom>"
+                            + WHOM
+                            + ")");
+    /// "The recording is of Maren and Odd only".
+    static final Pattern OUT_OF =
+            Pattern.compile(
+                    "(?<who><O\\d+>) (?:is |are )?(?:only )?of (?<whom>" + WHOM + ")" + EXCEPT);
     static final Pattern KEPT_OUT =
             Pattern.compile(
                     "(?<whom>"
                             + PLAIN
-                            + ")(?:(?:is|are|be|to|must|should|shall|has|have) )+kept (?:out of|off|away from|from) (?<who>"
+                            + ")(?:(?:is|are|be|to|must|should|shall|has|have) )+kept (?:out of|off|away from|from|<Z\\d+> (?:from|of)) (?<who>"
                             + PLAIN
                             + ")");
     /// "Talkback -> Ondine's phones only".
@@ -223,7 +313,7 @@ final class WishShapes {
                             + ")(?<only>only)?");
     static final Pattern NEVER_OUT =
             Pattern.compile(
-                    "(?:without it going out|never goes? out|never out|not out|never on (?:the )?(?:air|<U\\d+>)|never <U\\d+>|not on (?:the )?<U\\d+>|without <U\\d+> <U\\d+>|without it <U\\d+>|that never <U\\d+>|not <U\\d+>|not go on air|is never on air|isn't on air)");
+                    "(?:without it going out|never goes? out|never out|not out|never on (?:the )?(?:air|<U\\d+>)|never <[UZ]\\d+>|not on (?:the )?<U\\d+>|without <U\\d+> <U\\d+>|without it <U\\d+>|that never <U\\d+>|not <U\\d+>|not go on air|is never on air|isn't on air)");
     static final Pattern EACH_OTHER =
             Pattern.compile(
                     "(?<who>"
