@@ -221,7 +221,12 @@ class ReadingTest {
         Facts facts = Reading.of(PANEL);
         assertThat(facts.who())
                 .extracting(one -> (one.name() + one.called() + " " + one.by() + " " + one.count()))
-                .contains("Frau Elowen  1", "Anselm phone 1", "home people call 25", "  60", "  8")
+                .contains(
+                        "Frau Elowen  1",
+                        "Anselm phone 1",
+                        "home people call 25",
+                        "  60",
+                        "learners  8")
                 .doesNotContain("Precentor  1");
         assertThat(facts.gear())
                 .extracting(one -> one.count() + " " + one.kind())
