@@ -394,8 +394,7 @@ final class Chunker {
     /// @return what they are; empty where only the page knows
     private Optional<String> role(String low) {
         if (roles.contains(low) || roles.contains(Names.singular(low))) return Optional.of("");
-        if (low.indexOf(' ') >= 0 || THINGS.contains(low) || !low.matches("\\p{L}{3,}(?:ers|ors)"))
-            return Optional.empty();
+        if (low.indexOf(' ') >= 0 || THINGS.contains(low) || !isAgent(low)) return Optional.empty();
         String stem = low.substring(0, low.length() - 3);
         English english = English.shipped();
         boolean does =
@@ -407,6 +406,12 @@ final class Chunker {
         return does && english.isNoun(low.substring(0, low.length() - 1))
                 ? Optional.of("guest")
                 : Optional.empty();
+    }
+
+    private static boolean isAgent(String low) {
+        return low.length() > 5
+                && (low.endsWith("ers") || low.endsWith("ors"))
+                && low.chars().allMatch(Character::isLetter);
     }
 
     /// Whether a speaker is somebody: "Speaker: Anselm".
@@ -471,7 +476,9 @@ final class Chunker {
 
     private static Optional<Chunk> time(List<Token> tokens, int t) {
         String low = low(tokens, t);
-        if (low.matches("\\d{1,2}:\\d{2}")) {
+        if (low.isEmpty()) return Optional.empty();
+        boolean digits = Character.isDigit(low.charAt(0));
+        if (digits && low.matches("\\d{1,2}:\\d{2}")) {
             String until = low(tokens, t + 2);
             if (List.of("-", "–", "to").contains(low(tokens, t + 1))
                     && until.matches("\\d{1,2}:\\d{2}"))
@@ -484,10 +491,11 @@ final class Chunker {
                                 t + 3,
                                 Math.floorMod(clock(until) - clock(low), 1440)));
         }
-        if (low.matches("\\d{1,2}[:.]\\d{2}( ?h)?") && !low.matches("\\d+\\.\\d0"))
+        if (digits && low.matches("\\d{1,2}[:.]\\d{2}( ?h)?") && !low.matches("\\d+\\.\\d0"))
             return Optional.of(chunk(Meant.CLOCK, low, tokens, t, t + 1, Double.NaN));
         boolean fours =
-                low.matches("(?:[01]\\d|2[0-3])[0-5]\\d")
+                digits
+                        && low.matches("(?:[01]\\d|2[0-3])[0-5]\\d")
                         && t + 1 < tokens.size()
                         && tokens.get(t + 1).isWord()
                         && !low.matches("20[2-4]\\d");

@@ -1,9 +1,11 @@
 package rivulus.page;
 
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -184,16 +186,20 @@ final class Names {
     static Map<Integer, List<Span>> of(List<List<Token>> lines, List<String> known, Roster roster) {
         Names names = new Names(lines);
         List<Found> found = names.known(known);
+        Map<Integer, List<Found>> there = byLine(found);
         for (Found one : names.capitals())
-            if (found.stream()
-                    .noneMatch(
-                            other ->
-                                    other.line() == one.line()
-                                            && other.from() < one.to()
-                                            && one.from() < other.to())) found.add(one);
+            if (there.getOrDefault(one.line(), List.of()).stream()
+                    .noneMatch(other -> other.from() < one.to() && one.from() < other.to()))
+                found.add(one);
         if (found.stream().map(Found::name).distinct().count() < 2) found = names.unknown(found);
         names.enter(names.unlabelled(found, roster), roster);
         return names.spans;
+    }
+
+    private static Map<Integer, List<Found>> byLine(List<Found> found) {
+        Map<Integer, List<Found>> byLine = new HashMap<>();
+        for (Found one : found) byLine.computeIfAbsent(one.line(), _ -> new ArrayList<>()).add(one);
+        return byLine;
     }
 
     private List<Found> known(List<String> all) {
@@ -234,6 +240,7 @@ final class Names {
                 t = end;
             }
         }
+        Map<Integer, List<Found>> byLine = byLine(found);
         for (Found one : found)
             if (isListed(one)
                     || isSubject(one)
@@ -244,7 +251,8 @@ final class Names {
                                 && !inside.contains(one.name())
                                 && one.to() - one.from() == 1
                                 && english.isCommon(lines.get(one.line()).get(one.from()).low())
-                                && found.stream().noneMatch(other -> isBeside(one, other)));
+                                && byLine.get(one.line()).stream()
+                                        .noneMatch(other -> isBeside(one, other)));
         return found;
     }
 
@@ -381,6 +389,7 @@ final class Names {
     /// Takes out what is no name but what the one behind it does: "Precentor: Rev. Elowen".
     private List<Found> unlabelled(List<Found> found, Roster roster) {
         Set<String> labels = new HashSet<>();
+        Map<Integer, List<Found>> byLine = byLine(found);
         for (Found one : found) {
             List<Token> tokens = lines.get(one.line());
             boolean label =
@@ -388,11 +397,8 @@ final class Names {
                             && one.to() + 1 < tokens.size()
                             && tokens.get(one.to()).low().equals(":")
                             && english.isNoun(tokens.get(one.from()).low())
-                            && found.stream()
-                                    .anyMatch(
-                                            other ->
-                                                    other.line() == one.line()
-                                                            && other.from() == one.to() + 1);
+                            && byLine.get(one.line()).stream()
+                                    .anyMatch(other -> other.from() == one.to() + 1);
             if (label) labels.add(one.name());
         }
         for (String label : labels) roster.roles().add(label.toLowerCase(Locale.ROOT));
@@ -401,6 +407,7 @@ final class Names {
 
     private void enter(List<Found> found, Roster roster) {
         Map<String, Integer> ids = new LinkedHashMap<>();
+        Map<String, Set<String>> byStart = new HashMap<>();
         Map<String, List<Found>> byName = new LinkedHashMap<>();
         for (Found one : found) byName.computeIfAbsent(one.name(), _ -> new ArrayList<>()).add(one);
         List<String> names = new ArrayList<>(byName.keySet());
@@ -416,7 +423,7 @@ final class Names {
             if (name.endsWith("s") && byName.containsKey(name.substring(0, name.length() - 1)))
                 continue;
             String longer =
-                    ids.keySet().stream()
+                    alike(name, byStart, ids.keySet()).stream()
                             .filter(other -> isPart(name, other))
                             .findFirst()
                             .orElse("");
@@ -427,12 +434,26 @@ final class Names {
             } else {
                 id = ids.get(longer);
             }
-            ids.put(name, id);
+            if (ids.put(name, id) == null)
+                for (String word : words(name))
+                    byStart.computeIfAbsent(start(word), _ -> new LinkedHashSet<>()).add(name);
             roster.all().get(id).named += where.size();
             for (Found one : where)
                 spans.computeIfAbsent(one.line(), _ -> new ArrayList<>())
                         .add(new Span(one.from(), one.to(), id));
         }
+    }
+
+    /// The names one may be a part of: those that have a word which begins as one of its own does.
+    private Collection<String> alike(
+            String name, Map<String, Set<String>> byStart, Set<String> all) {
+        Set<String> some = words(name);
+        if (some.isEmpty()) return all;
+        return byStart.getOrDefault(start(some.iterator().next()), Set.of());
+    }
+
+    private static String start(String word) {
+        return word.substring(0, Math.min(3, word.length()));
     }
 
     private static boolean isTitled(String name) {

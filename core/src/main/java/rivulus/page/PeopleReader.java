@@ -113,7 +113,7 @@ final class PeopleReader {
             }
         }
         clause.all(Meant.SOUND, Meant.OUT, Meant.GEAR).stream()
-                .filter(c -> c.kind() != Meant.GEAR || WishReader.LOUD.contains(c.value()))
+                .filter(c -> c.kind() != Meant.GEAR || Wishing.LOUD.contains(c.value()))
                 .findFirst()
                 .ifPresent(
                         thing ->
@@ -332,7 +332,14 @@ final class PeopleReader {
                     }
                 }
                 case DOES -> {
-                    if (who.role.isEmpty() && role == null) who.role = chunk.value();
+                    boolean only =
+                            chunk.value().equals("listener")
+                                    && clause.all(Meant.PLACE).stream()
+                                            .anyMatch(
+                                                    p ->
+                                                            p.from() >= chunk.to()
+                                                                    && p.from() - chunk.to() <= 2);
+                    if (who.role.isEmpty() && role == null && !only) who.role = chunk.value();
                     String does = chunk.text().toLowerCase(Locale.ROOT);
                     who.words.add(does.substring(does.lastIndexOf(' ') + 1));
                     sign(who);

@@ -108,9 +108,10 @@ public final class Reading {
                 (line, clause) -> {
                     outs.outs(line, clause);
                     if (!listed[line.number()]) {
-                        levels.read(line, clause);
+                        int before = so.wishes.size();
                         PeopleReader.own(so, clause);
                         wishes.read(line, clause);
+                        levels.read(line, clause, before);
                     }
                     PeopleReader.note(so, clause);
                 });

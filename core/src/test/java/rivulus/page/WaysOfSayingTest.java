@@ -38,6 +38,29 @@ class WaysOfSayingTest {
         return lines("rests.txt");
     }
 
+    static List<String> levels() throws IOException {
+        return lines("levels.txt");
+    }
+
+    @ParameterizedTest
+    @MethodSource("levels")
+    void howLoudAndHowLate(String line) {
+        String[] parts = line.split(" \\| ");
+        assertThat(
+                        Reading.of(PEOPLE + "stream\n" + parts[0]).levels().stream()
+                                .map(
+                                        level ->
+                                                "%s %s: %s"
+                                                        .formatted(
+                                                                level.who().isEmpty()
+                                                                        ? "-"
+                                                                        : level.who(),
+                                                                level.what(),
+                                                                level.says()))
+                                .toList())
+                .containsExactly(parts[1]);
+    }
+
     @ParameterizedTest
     @MethodSource("wishes")
     void whoHearsWhom(String line) {
