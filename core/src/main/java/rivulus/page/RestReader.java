@@ -304,10 +304,11 @@ final class RestReader {
     /// A clause that says of something that it is in some parts only, or only after one.
     boolean only(Sheet.Line line, Clause clause) {
         String words = clause.low().strip().toLowerCase(Locale.ROOT).replace('-', ' ');
+        if (!words.contains("only") && !words.contains("alone")) return false;
         List<Gathered.PartSoFar> after = new ArrayList<>();
         List<Gathered.PartSoFar> in = new ArrayList<>();
         for (Gathered.PartSoFar part : so.parts)
-            for (String name : names(part)) {
+            for (String name : words.contains(begins(part)) ? names(part) : List.<String>of()) {
                 if (words.matches(".*\\bonly (?:after|behind) (?:the )?" + name + "(?: .*)?"))
                     after.add(part);
                 else if (isOnlyIn(words, name)) in.add(part);
@@ -315,6 +316,11 @@ final class RestReader {
         if (!after.isEmpty())
             return onlyIn(line, clause, so.parts.subList(0, so.parts.indexOf(after.getLast()) + 1));
         return !in.isEmpty() && onlyIn(line, clause, others(in, words));
+    }
+
+    private static String begins(Gathered.PartSoFar part) {
+        int blank = part.key.indexOf(' ');
+        return blank < 0 ? part.key : part.key.substring(0, blank);
     }
 
     /// A part's name, and if it is of two words what one calls it for short: "the second".

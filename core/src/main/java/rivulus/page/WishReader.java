@@ -179,6 +179,7 @@ final class WishReader {
             List<Gathered.PartSoFar> only = new ArrayList<>();
             List<Gathered.PartSoFar> not = new ArrayList<>();
             for (Gathered.PartSoFar part : so.parts) {
+                if (!words.contains(Names.singular(part.key))) continue;
                 if (so.plays.stream().anyMatch(p -> Gathered.key(p.name()).equals(part.key)))
                     continue;
                 String name =

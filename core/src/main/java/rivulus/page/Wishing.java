@@ -234,9 +234,11 @@ class Wishing {
         if (!WishShapes.WHEN.matcher(clause.coded()).find()) return "";
         String words = clause.low();
         for (Gathered.PartSoFar part : so.parts)
-            if (words.matches(
-                    ".*\\b(?:in|during|at|for|under) (?:the )?" + Pattern.quote(part.key) + " .*"))
-                return part.name;
+            if (words.contains(part.key)
+                    && words.matches(
+                            ".*\\b(?:in|during|at|for|under) (?:the )?"
+                                    + Pattern.quote(part.key)
+                                    + " .*")) return part.name;
         return "";
     }
 
