@@ -12,4 +12,9 @@ record Chunk(Meant kind, String value, String text, int from, int to, double num
         for (Meant one : kinds) if (kind == one) return true;
         return false;
     }
+
+    /// "No one else", "nothing else".
+    boolean isNobodyElse() {
+        return value.equals("everyone else") && text.regionMatches(true, 0, "no", 0, 2);
+    }
 }

@@ -77,114 +77,7 @@ final class Chunker {
             Set.of("own", "more", "other", "same", "live", "light", "little", "no", "any", "all");
     private static final Set<String> COMERS =
             Set.of("people", "guests", "folks", "callers", "audience");
-    /// Who comes by a way that stands before it.
-    private static final Set<String> SEVERAL =
-            Set.of(
-                    "people",
-                    "guests",
-                    "folks",
-                    "folk",
-                    "callers",
-                    "audience",
-                    "ones",
-                    "lot",
-                    "crowd",
-                    "side",
-                    "students",
-                    "singers",
-                    "members",
-                    "players",
-                    "bidders",
-                    "listeners",
-                    "viewers",
-                    "kids",
-                    "speakers",
-                    "panelists",
-                    "participants",
-                    "friends");
     private static final Set<String> LEADS = Set.of("xlr", "jack", "cable", "cables", "metres");
-
-    /// Things that are called like those who do something: "letters".
-    private static final Set<String> THINGS =
-            Set.of(
-                    "letters",
-                    "numbers",
-                    "flowers",
-                    "slippers",
-                    "computers",
-                    "printers",
-                    "timers",
-                    "counters",
-                    "stickers",
-                    "posters",
-                    "drawers",
-                    "folders",
-                    "holders",
-                    "adapters",
-                    "adaptors",
-                    "filters",
-                    "faders",
-                    "boosters",
-                    "trailers",
-                    "covers",
-                    "corners",
-                    "layers",
-                    "orders",
-                    "borders",
-                    "rollers",
-                    "heaters",
-                    "meters",
-                    "pointers",
-                    "chargers",
-                    "connectors",
-                    "monitors",
-                    "projectors",
-                    "doors",
-                    "floors",
-                    "mirrors",
-                    "factors",
-                    "errors",
-                    "motors",
-                    "sensors",
-                    "sliders",
-                    "powers",
-                    "towers",
-                    "showers",
-                    "dinners",
-                    "users",
-                    "headers",
-                    "papers",
-                    "others",
-                    "matters",
-                    "speakers",
-                    "loudspeakers",
-                    "recorders",
-                    "players",
-                    "stoppers",
-                    "quarters",
-                    "manners",
-                    "ladders",
-                    "shutters",
-                    "dampers",
-                    "lighters",
-                    "coasters",
-                    "feeders",
-                    "receivers",
-                    "transmitters",
-                    "amplifiers",
-                    "splitters",
-                    "routers",
-                    "limiters",
-                    "compressors",
-                    "reminders",
-                    "openers",
-                    "stingers",
-                    "bumpers",
-                    "fillers",
-                    "answers",
-                    "offers",
-                    "suppers",
-                    "rivers");
 
     private final Vocabulary vocabulary = Vocabulary.shipped();
     private final Set<String> roles;
@@ -297,14 +190,14 @@ final class Chunker {
     }
 
     /// "The phone people", "the online ones": who comes by that way.
-    private static void byWay(List<Token> tokens, List<Chunk> chunks) {
+    private void byWay(List<Token> tokens, List<Chunk> chunks) {
         for (int c = chunks.size() - 1; c >= 0; c--) {
             Chunk way = chunks.get(c);
             if (way.kind() != Meant.WAY) continue;
             Chunk before = c > 0 ? chunks.get(c - 1) : way;
             if (before.to() == way.from()
                     && before.kind() == Meant.ROLE
-                    && SEVERAL.contains(tokens.get(before.from()).low())
+                    && vocabulary.isComer(tokens.get(before.from()).low())
                     && way.text().matches("(?i)online|remote|on the \\p{L}+|at home.*")
                     && (c < 2 || chunks.get(c - 2).kind() != Meant.COUNT)) {
                 chunks.set(
@@ -322,7 +215,7 @@ final class Chunker {
             if (way.to() >= tokens.size()) continue;
             String next = tokens.get(way.to()).low();
             boolean counted = c > 0 && chunks.get(c - 1).kind() == Meant.COUNT;
-            if (!(counted ? COMERS : SEVERAL).contains(next)) continue;
+            if (!(counted ? COMERS.contains(next) : vocabulary.isComer(next))) continue;
             int end = way.to() + 1;
             chunks.set(c, chunk(Meant.WAY, way.value(), tokens, way.from(), end, way.number()));
             chunks.removeIf(other -> other.from() == way.to());
@@ -394,7 +287,8 @@ final class Chunker {
     /// @return what they are; empty where only the page knows
     private Optional<String> role(String low) {
         if (roles.contains(low) || roles.contains(Names.singular(low))) return Optional.of("");
-        if (low.indexOf(' ') >= 0 || THINGS.contains(low) || !isAgent(low)) return Optional.empty();
+        if (low.indexOf(' ') >= 0 || vocabulary.isThing(low) || !isAgent(low))
+            return Optional.empty();
         String stem = low.substring(0, low.length() - 3);
         English english = English.shipped();
         boolean does =

@@ -15,16 +15,27 @@ record Clause(int line, boolean first, List<Token> tokens, List<Chunk> chunks, S
     private static final Pattern SIGN = Pattern.compile("<([A-Z])(\\d+)>");
 
     static Clause of(int line, boolean first, List<Token> tokens, List<Chunk> chunks) {
+        return new Clause(
+                line, first, tokens, List.copyOf(chunks), coded(tokens, chunks, 0, tokens.size()));
+    }
+
+    private static String coded(List<Token> tokens, List<Chunk> chunks, int from, int to) {
         StringBuilder coded = new StringBuilder();
-        int at = 0;
+        int at = from;
         for (int c = 0; c < chunks.size(); c++) {
             Chunk chunk = chunks.get(c);
+            if (chunk.from() < from || chunk.to() > to) continue;
             for (; at < chunk.from(); at++) word(tokens.get(at), coded);
             coded.append('<').append(chunk.kind().letter()).append(c).append("> ");
             at = chunk.to();
         }
-        for (; at < tokens.size(); at++) word(tokens.get(at), coded);
-        return new Clause(line, first, tokens, List.copyOf(chunks), coded.toString());
+        for (; at < to; at++) word(tokens.get(at), coded);
+        return coded.toString();
+    }
+
+    /// The coded text of some of its tokens.
+    String coded(int from, int to) {
+        return coded(tokens, chunks, from, to);
     }
 
     private static void word(Token token, StringBuilder coded) {
@@ -78,6 +89,11 @@ record Clause(int line, boolean first, List<Token> tokens, List<Chunk> chunks, S
         StringBuilder low = new StringBuilder();
         for (Token token : tokens) low.append(token.low()).append(' ');
         return low.toString();
+    }
+
+    /// The same as one text in which hyphens are blanks, as the names of parts are kept.
+    String plain() {
+        return low().strip().replace('-', ' ');
     }
 
     /// Whether a word stands in it.

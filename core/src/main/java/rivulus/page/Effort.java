@@ -38,6 +38,11 @@ final class Effort {
         return pattern.matcher(new Counted(text));
     }
 
+    /// Whether a pattern fits all of some text, counted.
+    boolean fits(String text, String pattern) {
+        return matcher(Pattern.compile(pattern), text).matches();
+    }
+
     private void look() {
         if (--clause < 0) throw new Spent();
     }

@@ -77,6 +77,11 @@ final class Gathered {
         used.add(line);
     }
 
+    /// Whether it is a word for what goes out.
+    static boolean isOutput(String word) {
+        return OUTPUTS.contains(word);
+    }
+
     /// Whether it can listen: nothing that is played can, and nobody who is only a word.
     private boolean isEar(String who) {
         return plays.stream().noneMatch(one -> one.name().equalsIgnoreCase(who)) && !isLoose(who);

@@ -139,19 +139,6 @@ final class Names {
                     "pm",
                     "club",
                     "st");
-    /// Common words that people are called, too: with a capital they are names even where a
-    /// sentence begins.
-    private static final Set<String> GIVEN =
-            Set.of(
-                    "odd", "per", "hope", "grace", "rose", "joy", "faith", "iris", "pearl", "dean",
-                    "rob", "frank", "chase", "drew", "pat", "sue", "nick", "ray", "gene", "eve",
-                    "olive", "ivy", "ruby", "amber", "violet", "lily", "heather", "ginger", "basil",
-                    "victor", "earl", "duke", "don", "ted", "norm", "woody", "rusty", "randy",
-                    "sandy", "chip", "herb", "cliff", "glen", "brook", "reed", "robin", "martin",
-                    "jay", "wade", "lance", "pierce", "carol", "melody", "penny", "bob", "fern",
-                    "hazel", "holly", "laurel", "myrtle", "daisy", "poppy", "jasmine", "rowan",
-                    "ash", "clay", "dale", "heath", "lee", "forest", "stone", "wolf", "wren",
-                    "dagmar", "sonny", "buddy", "skip", "tab", "gale", "misty", "star", "solve");
     private static final Set<String> QUOTES = Set.of("\"", "“", "”", "„");
 
     /// Behind these stands a place more often than a person.
@@ -192,7 +179,7 @@ final class Names {
                     .noneMatch(other -> other.from() < one.to() && one.from() < other.to()))
                 found.add(one);
         if (found.stream().map(Found::name).distinct().count() < 2) found = names.unknown(found);
-        names.enter(names.unlabelled(found, roster), roster);
+        names.enter(names.unlabelled(found), roster);
         return names.spans;
     }
 
@@ -244,7 +231,8 @@ final class Names {
         for (Found one : found)
             if (isListed(one)
                     || isSubject(one)
-                    || GIVEN.contains(one.name().toLowerCase(Locale.ROOT))) inside.add(one.name());
+                    || vocabulary.isName(one.name().toLowerCase(Locale.ROOT)))
+                inside.add(one.name());
         found.removeIf(
                 one ->
                         one.first()
@@ -318,7 +306,7 @@ final class Names {
                 && at + 1 < tokens.size()
                 && isNameLike(tokens.get(at), false)
                 && isFunction(tokens.get(at).low())
-                && !GIVEN.contains(tokens.get(at).low())) return t;
+                && !vocabulary.isName(tokens.get(at).low())) return t;
         while (at < tokens.size()) {
             Token token = tokens.get(at);
             boolean particle =
@@ -387,7 +375,7 @@ final class Names {
     }
 
     /// Takes out what is no name but what the one behind it does: "Precentor: Rev. Elowen".
-    private List<Found> unlabelled(List<Found> found, Roster roster) {
+    private List<Found> unlabelled(List<Found> found) {
         Set<String> labels = new HashSet<>();
         Map<Integer, List<Found>> byLine = byLine(found);
         for (Found one : found) {
@@ -401,7 +389,6 @@ final class Names {
                                     .anyMatch(other -> other.from() == one.to() + 1);
             if (label) labels.add(one.name());
         }
-        for (String label : labels) roster.roles().add(label.toLowerCase(Locale.ROOT));
         return found.stream().filter(one -> !labels.contains(one.name())).toList();
     }
 

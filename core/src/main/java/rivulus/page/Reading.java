@@ -24,7 +24,7 @@ public final class Reading {
 
     private final Sheet sheet;
     private final Gathered so;
-    private final Set<Integer> open = new HashSet<>();
+    /// Of each line that leaves something open what is certain, by its number.
     private final Map<Integer, Sheet.Line> certain = new HashMap<>();
 
     private final Predicate<String> answered;
@@ -62,7 +62,6 @@ public final class Reading {
         List<Facts.Asked> asked = new ArrayList<>();
         for (Sheet.Line line : sheet.lines())
             if (isOpen(line) && !answered.test(line.text())) {
-                open.add(line.number());
                 certain.put(line.number(), line.certain());
                 asked.add(new Facts.Asked(line.text(), question(line)));
             }
@@ -147,7 +146,7 @@ public final class Reading {
         so.roster.again();
         for (Sheet.Line line : sheet.lines())
             if (line.number() > 0 || !titled || sheet.lines().size() == 1 || isFactual(line)) {
-                Sheet.Line read = open.contains(line.number()) ? certain.get(line.number()) : line;
+                Sheet.Line read = certain.getOrDefault(line.number(), line);
                 for (Clause clause : read.clauses()) bounded(take, read, clause);
             }
     }
@@ -280,7 +279,7 @@ public final class Reading {
         List<String> aside = new ArrayList<>();
         for (Sheet.Line line : sheet.lines())
             if ((line.number() > 0 || !titled)
-                    && !open.contains(line.number())
+                    && !certain.containsKey(line.number())
                     && !so.used.contains(line.number())
                     && !isTrade(line)) aside.add(line.text());
         String title = sheet.lines().isEmpty() ? "" : sheet.lines().getFirst().text();

@@ -3,7 +3,6 @@ package rivulus.page;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
@@ -69,6 +68,8 @@ final class RestReader {
     private static final Pattern IN =
             Pattern.compile(
                     "\\b(?:in|during|for|at|within) (?:the |each |every |both |our |my |that )*(?<part>\\w+(?: \\w+){0,2})");
+    /// Words for everything, which nobody is.
+    private static final Set<String> ALL = Set.of("programme", "everyone", "everything");
     private static final Pattern ONLY_THEN =
             Pattern.compile("\\bonly (?:then|there)\\b|\\b(?:then|there) only\\b");
     /// Who sounds in spite of it: "Baptiste may announce".
@@ -77,6 +78,19 @@ final class RestReader {
                     "(?:, |but |only )(?<who>"
                             + LIST
                             + ")(?:may|can|still|does|do|is allowed|are allowed) (?:\\w+ )?");
+
+    private static final Pattern UNTIL =
+            Pattern.compile(
+                    "\\b(?:waits?|not (?:there |here |on |in |heard )?|silent |quiet |muted? |off |closed |away |rests? )(?:\\w+ )?(?:until|till|before) ");
+    private static final Pattern COMES =
+            Pattern.compile(
+                    "\\b(?:comes?|joins?|enters?|arrives?|starts?|is on|are on|opens?)(?: in| on| us| only)* (?:only )?(?:after|with|from) ");
+    private static final Pattern LEAVES =
+            Pattern.compile(
+                    "\\b(?:leaves?|goes|go|is gone|are gone|is off|are off|is out|drops? out|hangs? up|is muted|are muted|silent|off)(?: us)? (?:after|from) ");
+    private static final Pattern FOR =
+            Pattern.compile(
+                    "\\b(?:comes?|joins?|is|are|here|there|calls?|rings?)(?: in| on| there| here| us)* (?:just |only )?for (?:the )?");
 
     private final Gathered so;
 
@@ -88,21 +102,7 @@ final class RestReader {
 
     /// Who rests by what a part of a clause says.
     void read(Gathered.PartSoFar part, Clause clause, int from, int to) {
-        read(part, clause, coded(clause, from, to));
-    }
-
-    private static String coded(Clause clause, int from, int to) {
-        StringBuilder coded = new StringBuilder();
-        int t = from;
-        for (int c = 0; c < clause.chunks().size(); c++) {
-            Chunk chunk = clause.chunks().get(c);
-            if (chunk.from() < from || chunk.to() > to) continue;
-            for (; t < chunk.from(); t++) coded.append(clause.tokens().get(t).low()).append(' ');
-            coded.append('<').append(chunk.kind().letter()).append(c).append("> ");
-            t = chunk.to();
-        }
-        for (; t < to; t++) coded.append(clause.tokens().get(t).low()).append(' ');
-        return coded.toString();
+        read(part, clause, clause.coded(from, to));
     }
 
     private boolean read(Gathered.PartSoFar part, Clause clause, String said) {
@@ -229,17 +229,7 @@ final class RestReader {
     private static List<String> sounding(List<String> all) {
         return all.stream()
                 .map(one -> one.equals("floor") ? "house" : one)
-                .filter(
-                        one ->
-                                !Set.of(
-                                                "stream",
-                                                "recording",
-                                                "on-demand",
-                                                "programme",
-                                                "tracks",
-                                                "everyone",
-                                                "everything")
-                                        .contains(one))
+                .filter(one -> !Gathered.isOutput(one) && !ALL.contains(one))
                 .toList();
     }
 
@@ -247,7 +237,7 @@ final class RestReader {
 
     /// A clause that says who rests in a part named before: "in the break everybody mute".
     boolean read(Sheet.Line line, Clause clause) {
-        String words = clause.low().strip().toLowerCase(Locale.ROOT).replace('-', ' ');
+        String words = clause.plain();
         List<Gathered.PartSoFar> parts = named(words);
         if (parts.isEmpty() && WishReader.isOne(clause)) return false;
         boolean saidHere = !parts.isEmpty();
@@ -260,24 +250,13 @@ final class RestReader {
                             .toList();
         if (parts.isEmpty()) return false;
         if (saidHere && (only(line, clause) || when(line, clause, parts, words))) return true;
-        boolean any = ONLY_THEN.matcher(words).find() && onlyIn(line, clause, others(parts, ""));
+        boolean any =
+                so.effort.matcher(ONLY_THEN, words).find()
+                        && onlyIn(line, clause, others(parts, ""));
         for (Gathered.PartSoFar part : parts) any |= read(part, clause, clause.coded());
         if (any) so.used.add(line.number());
         return any;
     }
-
-    private static final Pattern UNTIL =
-            Pattern.compile(
-                    "\\b(?:waits?|not (?:there |here |on |in |heard )?|silent |quiet |muted? |off |closed |away |rests? )(?:\\w+ )?(?:until|till|before) ");
-    private static final Pattern COMES =
-            Pattern.compile(
-                    "\\b(?:comes?|joins?|enters?|arrives?|starts?|is on|are on|opens?)(?: in| on| us| only)* (?:only )?(?:after|with|from) ");
-    private static final Pattern LEAVES =
-            Pattern.compile(
-                    "\\b(?:leaves?|goes|go|is gone|are gone|is off|are off|is out|drops? out|hangs? up|is muted|are muted|silent|off)(?: us)? (?:after|from) ");
-    private static final Pattern FOR =
-            Pattern.compile(
-                    "\\b(?:comes?|joins?|is|are|here|there|calls?|rings?)(?: in| on| there| here| us)* (?:just |only )?for (?:the )?");
 
     /// "Until", "after" and "for" a part: who waits for it, comes or leaves behind it, or is there
     /// for it alone.
@@ -285,31 +264,32 @@ final class RestReader {
             Sheet.Line line, Clause clause, List<Gathered.PartSoFar> parts, String words) {
         int first = so.parts.indexOf(parts.getFirst());
         int last = so.parts.indexOf(parts.getLast());
-        if (UNTIL.matcher(words).find())
+        if (so.effort.matcher(UNTIL, words).find())
             return first > 0 && onlyIn(line, clause, so.parts.subList(0, first));
-        if (COMES.matcher(words).find())
+        if (so.effort.matcher(COMES, words).find())
             return onlyIn(
                     line,
                     clause,
                     so.parts.subList(0, words.contains(" after ") ? last + 1 : first));
-        if (LEAVES.matcher(words).find())
+        if (so.effort.matcher(LEAVES, words).find())
             return onlyIn(
                     line,
                     clause,
                     so.parts.subList(
                             words.contains(" after ") ? last + 1 : first, so.parts.size()));
-        return FOR.matcher(words).find() && onlyIn(line, clause, others(parts, ""));
+        return so.effort.matcher(FOR, words).find() && onlyIn(line, clause, others(parts, ""));
     }
 
     /// A clause that says of something that it is in some parts only, or only after one.
     boolean only(Sheet.Line line, Clause clause) {
-        String words = clause.low().strip().toLowerCase(Locale.ROOT).replace('-', ' ');
+        String words = clause.plain();
         if (!words.contains("only") && !words.contains("alone")) return false;
         List<Gathered.PartSoFar> after = new ArrayList<>();
         List<Gathered.PartSoFar> in = new ArrayList<>();
         for (Gathered.PartSoFar part : so.parts)
             for (String name : words.contains(begins(part)) ? names(part) : List.<String>of()) {
-                if (words.matches(".*\\bonly (?:after|behind) (?:the )?" + name + "(?: .*)?"))
+                if (so.effort.fits(
+                        words, ".*\\bonly (?:after|behind) (?:the )?" + name + "(?: .*)?"))
                     after.add(part);
                 else if (isOnlyIn(words, name)) in.add(part);
             }
@@ -332,10 +312,11 @@ final class RestReader {
         return names;
     }
 
-    private static boolean isOnlyIn(String words, String name) {
+    private boolean isOnlyIn(String words, String name) {
         String in = "(?:in|for|during|at|within) (?:the |a |an |each |every |our |my )?";
-        return words.matches(".*\\bonly " + in + name + "(?: .*)?")
-                || words.matches(
+        return so.effort.fits(words, ".*\\bonly " + in + name + "(?: .*)?")
+                || so.effort.fits(
+                        words,
                         ".*\\b"
                                 + in
                                 + name
@@ -402,7 +383,7 @@ final class RestReader {
         List<Gathered.PartSoFar> named =
                 so.named(words).stream().filter(part -> isIn(words, part)).toList();
         if (!named.isEmpty()) return named;
-        Matcher in = IN.matcher(words);
+        Matcher in = so.effort.matcher(IN, words);
         while (in.find()) {
             String said = in.group("part");
             while (true) {
@@ -425,10 +406,11 @@ final class RestReader {
     }
 
     /// Whether words are about what happens in a part.
-    private static boolean isIn(String words, Gathered.PartSoFar part) {
+    private boolean isIn(String words, Gathered.PartSoFar part) {
         String name = Pattern.quote(part.key);
-        return words.matches("(?:the )?" + name + "\\b.*")
-                || words.matches(
+        return so.effort.fits(words, "(?:the )?" + name + "\\b.*")
+                || so.effort.fits(
+                        words,
                         ".*\\b(?:in|during|at|for|until|till|before|while|after|within) (?:the )?(?:\\w+ (?:(?:and|\\+|&|,|or) )?){0,3}"
                                 + name
                                 + "\\b.*");

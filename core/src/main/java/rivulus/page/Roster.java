@@ -41,7 +41,6 @@ final class Roster {
     }
 
     private final List<Somebody> all = new ArrayList<>();
-    private final Set<String> roles = new LinkedHashSet<>();
     private List<Somebody> last = List.of();
     private List<Somebody> lastSeveral = List.of();
     /// Whoever was spoken of, the latest first.
@@ -71,11 +70,6 @@ final class Roster {
     /// Those who are there: somebody said so.
     List<Somebody> there() {
         return all.stream().filter(one -> one.signed && !one.gone).toList();
-    }
-
-    /// What people are called by what they do on this page alone, in small letters.
-    Set<String> roles() {
-        return roles;
     }
 
     void me(Somebody who) {

@@ -82,7 +82,7 @@ record Sheet(List<Line> lines, Roster roster) {
         for (String text : texts) tokens.add(Token.all(text.replace("\t", " , ")));
         Roster roster = new Roster();
         Map<Integer, List<Names.Span>> names = Names.of(tokens, known, roster);
-        Chunker chunker = new Chunker(roles(tokens, names, roster));
+        Chunker chunker = new Chunker(roles(tokens, names));
         List<Line> lines = new ArrayList<>();
         List<Chunk> heading = List.of();
         for (int line = 0; line < texts.size(); line++) {
@@ -103,8 +103,8 @@ record Sheet(List<Line> lines, Roster roster) {
     /// What people are called by what they do on this page alone, by the labels that stand before
     /// their names: "Precentor: Rev. Elowen", "Three widows: Noor, Ilse".
     private static Set<String> roles(
-            List<List<Token>> lines, Map<Integer, List<Names.Span>> names, Roster roster) {
-        Set<String> roles = new HashSet<>(roster.roles());
+            List<List<Token>> lines, Map<Integer, List<Names.Span>> names) {
+        Set<String> roles = new HashSet<>();
         for (int line = 0; line < lines.size(); line++) {
             List<Token> tokens = lines.get(line);
             for (Names.Span span : names.getOrDefault(line, List.of())) {

@@ -2,9 +2,11 @@ package rivulus.page;
 
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import rivulus.disk.Entry;
 import rivulus.disk.FileTrouble;
 import rivulus.disk.Json;
@@ -37,6 +39,9 @@ final class Vocabulary {
     private static final Vocabulary SHIPPED = read();
 
     private final Map<String, List<Sense>> phrases = new HashMap<>();
+    private final Set<String> comers = new HashSet<>();
+    private final Set<String> things = new HashSet<>();
+    private final Set<String> names = new HashSet<>();
     private int longest;
 
     static Vocabulary shipped() {
@@ -48,6 +53,11 @@ final class Vocabulary {
         try {
             Entry root = Entry.root(FILE, Json.parse(Templates.resource(FILE), FILE));
             root.text("about");
+            Entry words = root.field("words");
+            words.text("about");
+            fill(all.comers, words.field("comers"));
+            fill(all.things, words.field("things"));
+            fill(all.names, words.field("names"));
             Entry kinds = root.field("phrases");
             for (String kind : KINDS) {
                 Meant meant =
@@ -65,11 +75,31 @@ final class Vocabulary {
         return all;
     }
 
+    private static void fill(Set<String> words, Entry from) throws FileTrouble {
+        for (Entry word : from.items()) words.add(word.text());
+    }
+
     private void add(String phrase, Sense sense) {
         List<String> words = new ArrayList<>();
         for (Token token : Token.all(phrase)) words.add(token.low());
         longest = Math.max(longest, words.size());
         phrases.computeIfAbsent(String.join(" ", words), _ -> new ArrayList<>()).add(sense);
+    }
+
+    /// Whether several come by a way whose word stands before it: "the phone people".
+    boolean isComer(String low) {
+        return comers.contains(low);
+    }
+
+    /// Whether it is a thing, though it is called like those who do something: "letters".
+    boolean isThing(String low) {
+        return things.contains(low);
+    }
+
+    /// Whether people are called so, though it is a common word: with a capital it is a name even
+    /// where a sentence begins.
+    boolean isName(String low) {
+        return names.contains(low);
     }
 
     int longest() {

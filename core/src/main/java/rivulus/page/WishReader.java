@@ -3,7 +3,6 @@ package rivulus.page;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
@@ -11,12 +10,8 @@ import java.util.regex.Pattern;
 
 /// Who is to hear whom, in the many ways of saying it ([WishShapes]).
 final class WishReader {
-
     /// What loudspeakers and feeds do.
     private static final Set<String> SOUNDS = Set.of("carr", "play", "hold", "contain");
-
-    /// What goes out and is kept or sent, from which a part may be left out.
-    private static final Set<String> KEPT = Set.of("recording", "stream", "on-demand", "tracks");
 
     private final Gathered so;
 
@@ -172,10 +167,10 @@ final class WishReader {
         private void parts() {
             Optional<Chunk> out =
                     clause.all(Meant.OUT).stream()
-                            .filter(c -> KEPT.contains(c.value()))
+                            .filter(c -> Gathered.isOutput(c.value()))
                             .findFirst();
             if (out.isEmpty() || so.parts.isEmpty()) return;
-            String words = clause.low().strip().replace('-', ' ');
+            String words = clause.plain();
             List<Gathered.PartSoFar> only = new ArrayList<>();
             List<Gathered.PartSoFar> not = new ArrayList<>();
             for (Gathered.PartSoFar part : so.parts) {
@@ -188,15 +183,18 @@ final class WishReader {
                                 : Pattern.quote(Names.singular(part.key)) + "s?";
                 String list =
                         "(?:(?:the |of |in |for |during |from )*\\w+ (?:part )?(?:and|,|\\+|&|or) ){0,3}(?:the |of |in |for |during |from )*";
-                if (words.matches(".*\\b(?:only|just) " + list + name + "(?: .*)?")
-                        || words.matches(".*, " + list + name + "(?: part)? only(?: .*)?")
-                        || words.matches(".* " + name + "(?: part)? only(?: .*)?")) only.add(part);
-                else if (words.matches(
+                if (so.effort.fits(words, ".*\\b(?:only|just) " + list + name + "(?: .*)?")
+                        || so.effort.fits(words, ".*, " + list + name + "(?: part)? only(?: .*)?")
+                        || so.effort.fits(words, ".* " + name + "(?: part)? only(?: .*)?"))
+                    only.add(part);
+                else if (so.effort.fits(
+                                words,
                                 ".*\\b(?:not|without|except|minus|no|never) "
                                         + list
                                         + name
                                         + "(?: .*)?")
-                        || words.matches(
+                        || so.effort.fits(
+                                words,
                                 ".*\\b"
                                         + name
                                         + "(?: part)?(?: and \\w+)? (?:is |are |goes |go )*(?:not|never)(?: .*)?"))
@@ -220,9 +218,7 @@ final class WishReader {
 
         private void must(Matcher match) {
             boolean may = (" " + match.group()).contains(" may ");
-            wish(match.group("who"), may ? "may" : "must", match.group("whom"));
-            if (match.group("but") != null)
-                wish(match.group("who"), "must not", match.group("but"));
+            wish(match, match.group("who"), may ? "may" : "must");
             more(match);
         }
 
@@ -236,9 +232,7 @@ final class WishReader {
         private boolean isOnly(Matcher match) {
             List<Chunk> said = clause.in(match.group());
             boolean group = match.group().stripTrailing().endsWith(">");
-            return !group
-                    || said.getLast().text().toLowerCase(Locale.ROOT).startsWith("no")
-                            && said.getLast().value().equals("everyone else");
+            return !group || said.getLast().isNobodyElse();
         }
 
         /// Whom one hears, and nobody else does.
@@ -251,9 +245,8 @@ final class WishReader {
             if (match.group("whom") == null) {
                 if (match.group("but") == null) return;
                 for (String ear : ears(match.group("who"))) add(ear, "must", "programme");
-            } else wish(match.group("who"), "must", match.group("whom"));
-            if (match.group("but") != null)
-                wish(match.group("who"), "must not", match.group("but"));
+            }
+            wish(match, match.group("who"), "must");
         }
 
         private void nothingOf(Matcher match) {
@@ -266,12 +259,7 @@ final class WishReader {
         /// "Record everybody but the callers": where recording is what is to be done.
         private void record(Matcher match) {
             if (!clause.in(match.group("who")).getFirst().text().equalsIgnoreCase("record")) return;
-            wish(
-                    match.group("who"),
-                    match.group("not") == null ? "must" : "must not",
-                    match.group("whom"));
-            if (match.group("but") != null)
-                wish(match.group("who"), "must not", match.group("but"));
+            wish(match, match.group("who"), match.group("not") == null ? "must" : "must not");
         }
 
         private void forIs(Matcher match) {
@@ -455,8 +443,7 @@ final class WishReader {
                                 m.group("not") != null
                                         ? "must not"
                                         : m.group("only") != null ? "only" : "must";
-                        wish(who, hears, m.group("whom"));
-                        if (m.group("but") != null) wish(who, "must not", m.group("but"));
+                        wish(m, who, hears);
                         moreNot(m.end(), who);
                     });
         }

@@ -2,7 +2,6 @@ package rivulus.page;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -82,11 +81,8 @@ class Wishing {
         Matcher none = so.effort.matcher(WishShapes.ELSE, coded);
         if (!none.find(from) || none.start() != from) return from;
         Chunk chunk = clause.in(none.group("none")).getFirst();
-        boolean isElse =
-                chunk.value().equals("everyone else")
-                        && chunk.text().toLowerCase(Locale.ROOT).startsWith("no");
         boolean but = chunk.value().equals("nobody") && none.group("whom") != null;
-        if (!isElse && !but) return from;
+        if (!chunk.isNobodyElse() && !but) return from;
         for (String ear : ears(who))
             so.wishes.replaceAll(
                     one ->
@@ -126,6 +122,12 @@ class Wishing {
         for (String source : sources) add("everyone else", "must not", source);
     }
 
+    /// What a shape says: whom one hears, if anybody, and whom not besides.
+    void wish(Matcher match, String who, String hears) {
+        if (match.group("whom") != null) wish(who, hears, match.group("whom"));
+        if (match.group("but") != null) wish(who, "must not", match.group("but"));
+    }
+
     void wish(String who, String hears, String whom) {
         if (isNobody(who) && !hears.equals("must not")) {
             wish(who, "must not", whom);
@@ -138,11 +140,7 @@ class Wishing {
                         chunk.kind() == Meant.PLACE
                                 && so.meant(List.of(chunk), List.of()).equals(List.of("house"))
                                 && sounds.size() > 1);
-        boolean only =
-                sounds.removeIf(
-                        chunk ->
-                                chunk.value().equals("everyone else")
-                                        && chunk.text().startsWith("no"));
+        boolean only = sounds.removeIf(Chunk::isNobodyElse);
         boolean thing =
                 sounds.size() == 1
                         && sounds.getFirst().text().matches("(?i)them|it|those|this|that")
@@ -164,14 +162,7 @@ class Wishing {
         List<Chunk> chunks = new ArrayList<>(clause.in(who));
         for (Chunk chunk : clause.chunks())
             if (!chunks.isEmpty() && chunk.to() == chunks.getFirst().from()) chunks.addFirst(chunk);
-        return chunks.stream()
-                .anyMatch(
-                        c ->
-                                c.value().equals("nobody")
-                                        || c.value().equals("everyone else")
-                                                && c.text()
-                                                        .toLowerCase(Locale.ROOT)
-                                                        .startsWith("no"));
+        return chunks.stream().anyMatch(c -> c.value().equals("nobody") || c.isNobodyElse());
     }
 
     /// What is meant by "it": the sound last named before it in its clause, else what was
@@ -235,7 +226,8 @@ class Wishing {
         String words = clause.low();
         for (Gathered.PartSoFar part : so.parts)
             if (words.contains(part.key)
-                    && words.matches(
+                    && so.effort.fits(
+                            words,
                             ".*\\b(?:in|during|at|for|under) (?:the )?"
                                     + Pattern.quote(part.key)
                                     + " .*")) return part.name;

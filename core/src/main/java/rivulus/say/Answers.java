@@ -56,6 +56,13 @@ public record Answers(
         return new Answers(all, taken, aside, and(right, one), without(wrong, one));
     }
 
+    /// The same where all that is assumed holds.
+    public Answers confirm(Page page) {
+        Answers all = this;
+        for (Said said : page.lines()) if (said.isToLookAt()) all = all.confirm(said);
+        return all;
+    }
+
     /// The same where a reading is turned down.
     public Answers turnDown(Said said) {
         Reading one = Reading.of(said);

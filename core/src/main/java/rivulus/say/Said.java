@@ -86,6 +86,11 @@ public record Said(
         return lacking.equals(OPEN);
     }
 
+    /// Whether it would be added as it is assumed to be meant.
+    public boolean isToLookAt() {
+        return assumed && isClear();
+    }
+
     /// Whether it would add something, all of it was understood, and it can be.
     public boolean isClear() {
         return isSomething() && unclear.isEmpty() && lacking.isEmpty();

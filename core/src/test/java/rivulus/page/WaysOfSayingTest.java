@@ -6,7 +6,8 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
-import java.util.stream.Collectors;
+import java.util.function.Function;
+import java.util.stream.Stream;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 
@@ -42,55 +43,50 @@ class WaysOfSayingTest {
         return lines("levels.txt");
     }
 
+    /// @param more what the page says besides, before the sentence
+    private static void holds(String line, String more, Function<Facts, Stream<String>> said) {
+        String[] parts = line.split(" \\| ");
+        assertThat(said.apply(Reading.of(PEOPLE + more + "\n" + parts[0])))
+                .containsExactly(parts[1].split("; "));
+    }
+
     @ParameterizedTest
     @MethodSource("levels")
     void howLoudAndHowLate(String line) {
-        String[] parts = line.split(" \\| ");
-        assertThat(
-                        Reading.of(PEOPLE + "stream\n" + parts[0]).levels().stream()
+        holds(
+                line,
+                "stream",
+                facts ->
+                        facts.levels().stream()
                                 .map(
                                         level ->
-                                                "%s %s: %s"
-                                                        .formatted(
-                                                                level.who().isEmpty()
-                                                                        ? "-"
-                                                                        : level.who(),
-                                                                level.what(),
-                                                                level.says()))
-                                .toList())
-                .containsExactly(parts[1]);
+                                                (level.who().isEmpty() ? "-" : level.who())
+                                                        + " "
+                                                        + level.what()
+                                                        + ": "
+                                                        + level.says()));
     }
 
     @ParameterizedTest
     @MethodSource("wishes")
     void whoHearsWhom(String line) {
-        String[] parts = line.split(" \\| ");
-        Facts facts =
-                Reading.of(
-                        PEOPLE
-                                + "two loudspeakers for about forty people in the hall\nstream, recording, podcast\n"
-                                + parts[0]);
-        assertThat(
+        holds(
+                line,
+                "two loudspeakers for about forty people in the hall\nstream, recording, podcast",
+                facts ->
                         facts.wishes().stream()
-                                .map(wish -> wish.who() + " " + wish.hears() + " " + wish.whom())
-                                .collect(Collectors.joining("; ")))
-                .isEqualTo(parts[1]);
+                                .map(wish -> wish.who() + " " + wish.hears() + " " + wish.whom()));
     }
 
     @ParameterizedTest
     @MethodSource("rests")
     void whoRestsWhen(String line) {
-        String[] parts = line.split(" \\| ");
-        Facts facts =
-                Reading.of(
-                        PEOPLE
-                                + "welcome 5 min, talk 30 min, break 10 min, questions 20 min\n"
-                                + parts[0]);
-        assertThat(
+        holds(
+                line,
+                "welcome 5 min, talk 30 min, break 10 min, questions 20 min",
+                facts ->
                         facts.parts().stream()
                                 .filter(part -> !part.rests().isEmpty())
-                                .map(part -> part.name() + " " + part.rests())
-                                .collect(Collectors.joining("; ")))
-                .isEqualTo(parts[1]);
+                                .map(part -> part.name() + " " + part.rests()));
     }
 }

@@ -1,11 +1,11 @@
 package rivulus.app.brief;
 
 import java.util.List;
+import java.util.Map;
 import java.util.function.Supplier;
 import javafx.scene.Node;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.ToggleButton;
-import javafx.scene.control.ToggleGroup;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
@@ -45,11 +45,6 @@ public final class BriefStage extends VBox implements Stage {
         sheet = new SheetPane(session, new StartPage(session, wanted));
         say = new SayPane(session, sheet, look, this::opened);
         WishPane wishes = new WishPane(session);
-        ToggleGroup tabs = new ToggleGroup();
-        for (ToggleButton tab : List.of(saying, wishing)) {
-            tab.setToggleGroup(tabs);
-            tab.getStyleClass().setAll("pane-tab");
-        }
         saying.setId("say-tab");
         wishing.setId("wishes-tab");
         HBox heads = new HBox(saying, wishing);
@@ -61,32 +56,16 @@ public final class BriefStage extends VBox implements Stage {
         say.getStyleClass().add("cards");
         side.getStyleClass().add("gear-pane");
         side.getChildren().setAll(heads, scrollSay, wishes);
-        tabs.selectedToggleProperty()
-                .addListener(
-                        (_, was, is) -> {
-                            if (is == null) was.setSelected(true);
-                            Look.show(scrollSay, saying.isSelected());
-                            Look.show(wishes, wishing.isSelected());
-                        });
+        Look.tabs(Map.of(saying, scrollSay, wishing, wishes));
         saying.setSelected(true);
         session.source()
                 .subscribe(
                         source -> {
                             if (!source.isEmpty()) wishing.setSelected(true);
                         });
-        ToggleGroup middles = new ToggleGroup();
-        for (ToggleButton tab : List.of(writes, hears)) {
-            tab.setToggleGroup(middles);
-            tab.getStyleClass().setAll("pane-tab");
-        }
         writes.setId("write-tab");
         hears.setId("hears-tab");
-        middles.selectedToggleProperty()
-                .addListener(
-                        (_, was, is) -> {
-                            if (is == null) was.setSelected(true);
-                            turn();
-                        });
+        Look.tabs(Map.of(writes, sheet, hears, hearing));
         HBox halves = new HBox(writes, hears);
         halves.getStyleClass().add("middle-tabs");
         sheet.addEventHandler(
@@ -111,30 +90,21 @@ public final class BriefStage extends VBox implements Stage {
                                 "legend"),
                         scroll);
         getChildren().addAll(halves, sheet, hearing);
+        hears.setSelected(true);
         session.show().subscribe(_ -> begun());
-        hears.setSelected(!isEmpty());
-        writes.setSelected(isEmpty());
-        turn();
     }
 
     private boolean isEmpty() {
         return SheetPane.isBlank(session.show().get());
     }
 
-    /// The sheet while it is written on, else who hears whom.
-    private void turn() {
-        Look.show(sheet, writes.isSelected());
-        Look.show(hearing, hears.isSelected());
-    }
-
-    /// Where nothing is said the sheet is the stage; where a show was opened in its place one looks
-    /// at what it comes to.
+    /// Where nothing is said the sheet is the stage.
     private void begun() {
         hears.setDisable(isEmpty());
         if (isEmpty()) writes.setSelected(true);
     }
 
-    /// A show was opened.
+    /// A show was opened: where a sheet stood in its place, one looks at what it comes to.
     private void opened() {
         if (isEmpty()) return;
         boolean wrote = writes.isSelected();

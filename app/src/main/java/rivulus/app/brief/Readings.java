@@ -1,7 +1,9 @@
 package rivulus.app.brief;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
 import javafx.geometry.Pos;
@@ -47,6 +49,8 @@ final class Readings extends VBox {
 
     private void lay() {
         getChildren().clear();
+        Set<String> again = new HashSet<>();
+        for (Said said : page.lines()) if (said.assumed() || said.isOpen()) again.add(said.line());
         String line = "";
         VBox group = null;
         int row = 0;
@@ -54,7 +58,7 @@ final class Readings extends VBox {
         for (Said said : page.lines()) {
             if (group == null || !said.line().equals(line)) {
                 line = said.line();
-                group = group(line);
+                group = group(line, again);
                 getChildren().add(group);
             }
             if (said.isOpen()) group.getChildren().add(question(said, ++question));
@@ -62,19 +66,15 @@ final class Readings extends VBox {
         }
     }
 
-    private VBox group(String line) {
+    /// @param again the lines that stand over what was read of them
+    private VBox group(String line, Set<String> again) {
         VBox group = new VBox(1);
         group.getStyleClass().add("reading-line");
         if (line.equals(here)) group.getStyleClass().add("here");
         group.setUserData(line);
         group.setOnMouseClicked(_ -> onLine.accept(line));
-        boolean again =
-                page.lines().stream()
-                        .anyMatch(
-                                said ->
-                                        said.line().equals(line)
-                                                && (said.assumed() || said.isOpen()));
-        if (again) group.getChildren().add(Look.paragraph(line, "soft", "reading-words"));
+        if (again.contains(line))
+            group.getChildren().add(Look.paragraph(line, "soft", "reading-words"));
         return group;
     }
 
@@ -88,7 +88,7 @@ final class Readings extends VBox {
     }
 
     private Node reading(Said said, int number) {
-        boolean assumed = said.assumed() && said.isClear();
+        boolean assumed = said.isToLookAt();
         VBox words = new VBox(Look.paragraph((assumed ? "≈ " : "") + said.words(), "order"));
         if (!said.trouble().isEmpty())
             words.getChildren()

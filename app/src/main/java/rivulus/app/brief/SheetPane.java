@@ -23,7 +23,6 @@ import rivulus.edit.ShowEdits;
 import rivulus.gear.Catalogue;
 import rivulus.say.Answers;
 import rivulus.say.Page;
-import rivulus.say.Said;
 import rivulus.show.Show;
 
 /// The sheet on which an evening is said: at the left lines as one would write them on paper, at
@@ -261,9 +260,7 @@ final class SheetPane extends VBox {
     }
 
     private void confirm() {
-        Answers said = answers;
-        for (Said one : page.lines()) if (one.assumed() && one.isClear()) said = said.confirm(one);
-        answer(said);
+        answer(answers.confirm(page));
         lines.requestFocus();
     }
 

@@ -3,6 +3,7 @@ package rivulus.app.look;
 import java.io.InputStream;
 import java.text.Bidi;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import javafx.beans.binding.Bindings;
 import javafx.beans.property.BooleanProperty;
@@ -15,6 +16,8 @@ import javafx.scene.control.Labeled;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextArea;
 import javafx.scene.control.TextField;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.ToggleGroup;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -114,6 +117,21 @@ public final class Look {
                         (_, _, high) ->
                                 scroll.setPrefHeight(Math.min(most, high.doubleValue() + 4)));
         return scroll;
+    }
+
+    /// Tabs of which one is always chosen, each with what it shows.
+    public static void tabs(Map<ToggleButton, Node> shown) {
+        ToggleGroup group = new ToggleGroup();
+        group.selectedToggleProperty()
+                .addListener(
+                        (_, was, is) -> {
+                            if (is == null) was.setSelected(true);
+                            shown.forEach((tab, node) -> show(node, tab.isSelected()));
+                        });
+        for (ToggleButton tab : shown.keySet()) {
+            tab.getStyleClass().setAll("pane-tab");
+            tab.setToggleGroup(group);
+        }
     }
 
     /// Lays something out anew; the keyboard stays on what has the same id then.
