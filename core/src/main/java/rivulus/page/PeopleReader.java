@@ -583,6 +583,14 @@ final class PeopleReader {
         return clause.all(Meant.COUNT).stream().filter(c -> c.from() >= role.to()).findFirst();
     }
 
+    /// A choir and a quartet are two.
+    private static boolean isOtherEnsemble(Roster.Somebody one, Chunk role) {
+        String low = role.text().toLowerCase(Locale.ROOT);
+        return ENSEMBLES.containsKey(low)
+                && !one.words.contains(low)
+                && one.words.stream().anyMatch(ENSEMBLES::containsKey);
+    }
+
     /// Whether a word between says that they are two things: "two over the choir".
     private static boolean isApart(Clause clause, int from, int to) {
         for (int t = from; t < to; t++)
@@ -616,7 +624,10 @@ final class PeopleReader {
         boolean crowd = role.value().equals("guest") && many != null && many >= CROWD;
         boolean audience = (role.value().equals("audience") || crowd) && by.isEmpty();
         for (Roster.Somebody one : so.roster.all())
-            if (!one.isNamed() && one.by.equals(by) && (audience == one.role.equals("audience"))) {
+            if (!one.isNamed()
+                    && one.by.equals(by)
+                    && audience == one.role.equals("audience")
+                    && !isOtherEnsemble(one, role)) {
                 if (one.count == null) one.count = many;
                 return;
             }

@@ -53,6 +53,11 @@ public record Page(
         return lines.stream().filter(Said::isOpen).count();
     }
 
+    /// Whether anything that is left open would be taken as something.
+    public boolean isAnswerable() {
+        return choices.values().stream().anyMatch(words -> !words.isEmpty());
+    }
+
     /// How many readings are assumed: somebody should look at them.
     public long assumed() {
         return lines.stream().filter(Said::isToLookAt).count();

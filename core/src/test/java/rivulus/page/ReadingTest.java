@@ -282,4 +282,13 @@ class ReadingTest {
                                 + line);
         assertThat(wishes(facts)).contains(expected.split("; "));
     }
+
+    @Test
+    void aChoirAndAQuartetAreTwo() {
+        assertThat(
+                        Reading.of("Evening\nMaren, host\na choir of twenty\na quartet in the hall")
+                                .who())
+                .extracting(one -> one.called() + " " + one.count())
+                .contains("choir 20", "quartet 4");
+    }
 }

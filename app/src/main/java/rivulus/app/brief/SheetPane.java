@@ -232,7 +232,7 @@ final class SheetPane extends VBox {
         readings.turnTo(line(lines.getCaretPosition()));
         counted.setText(read.lines().isEmpty() ? NOTHING_YET : counted(read));
         Look.show(counted, !counted.getText().isEmpty());
-        Look.show(first, read.open() > 0);
+        Look.show(first, read.isAnswerable());
         Look.show(all, read.assumed() > 0);
         Look.show(again, !answers.wrong().isEmpty());
         add.setDisable(lines.getText().isBlank());
@@ -241,7 +241,7 @@ final class SheetPane extends VBox {
     /// "1 to answer, 12 assumed, 2 lines stay".
     private static String counted(Page read) {
         List<String> words = new ArrayList<>();
-        if (read.open() > 0) words.add(read.open() + " to answer (Alt 1, Alt 2)");
+        if (read.open() > 0) words.add(read.open() + " to answer (Alt and its number)");
         if (read.assumed() > 0)
             words.add(read.assumed() + " assumed: look whether that is what you mean");
         if (!read.left().isEmpty())

@@ -32,7 +32,7 @@ final class EarRail extends VBox {
         list.setCellFactory(_ -> new Row());
         Label none =
                 Look.paragraph(
-                        "No ears yet. Plan or open a show, or drop one on this window.",
+                        "No ears yet. Write or open a show, or drop one on this window.",
                         "soft",
                         "placeholder");
         none.setId("no-ears");
