@@ -16,10 +16,14 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
+import picocli.CommandLine.Command;
 import rivulus.file.ShowFile;
 import rivulus.file.Templates;
 import rivulus.file.UserFolder;
@@ -527,5 +531,20 @@ class MainTest {
         assertThat(out.toString()).contains("Nothing has been logged yet.");
         assertThat(run("log", LANTERN, "--out", folder.resolve("log.wav").toString())).isEqualTo(2);
         assertThat(err.toString()).contains(".vtt");
+    }
+
+    /// `./rivulus say` was told of by its help and refused.
+    @Test
+    void theLauncherRunsAndTellsOfEveryCommand() throws Exception {
+        String launcher = Files.readString(Path.of("../rivulus"));
+        Matcher run = Pattern.compile("(?m)^  ([a-z |]+)\\) run_cli").matcher(launcher);
+        assertThat(run.find()).isTrue();
+        List<String> commands =
+                Stream.of(Main.class.getAnnotation(Command.class).subcommands())
+                        .map(one -> one.getAnnotation(Command.class).name())
+                        .toList();
+        assertThat(run.group(1).split(" \\| ")).containsExactlyInAnyOrderElementsOf(commands);
+        for (String command : commands)
+            assertThat(launcher).contains("\n  ./rivulus " + command + " ");
     }
 }
